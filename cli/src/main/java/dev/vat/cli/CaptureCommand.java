@@ -7,6 +7,7 @@ import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.engine.capture.Captures;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.feed.SceneFeed;
@@ -23,6 +24,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without "
         + "a camera, says which there are.")
 final class CaptureCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(CaptureCommand.class);
 
     private final Output output;
     private final Places places;
@@ -64,7 +67,7 @@ final class CaptureCommand implements Callable<Integer> {
     private int capture(Captures captures) throws IOException, InterruptedException {
         captures.recover().forEach(this::tell);
         SceneNotice notice = SceneNotice.in(places.scenes()).stream().findFirst()
-                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "No scene runs on this machine. 'vat scene' starts the stand-in"));
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, WORDS.say("noSceneRunsOnThisMachine")));
         SceneFacts scene;
         try (SceneFeed feed = SceneFeed.connect(notice, _ -> {})) {
             scene = feed.describe();
@@ -84,7 +87,7 @@ final class CaptureCommand implements Callable<Integer> {
                     p -> output.event("capturing", "camera", wish.camera(), "drawn", p.drawn(), "frames", p.frames()))) {
                 CaptureMessage.Captured captured = SceneFeed.await(going.result());
                 if (captured.preview() == null) {
-                    throw new CommandFailure(ExitCode.FAILED, "Nothing of " + wish.camera() + " was captured: " + captured.why());
+                    throw new CommandFailure(ExitCode.FAILED, WORDS.say("nothingOfWasCaptured", wish.camera(), captured.why()));
                 }
                 tell(captured.preview());
                 whole &= captured.preview().isWhole();
@@ -95,7 +98,7 @@ final class CaptureCommand implements Callable<Integer> {
 
     private CaptureWish wish(SceneFacts scene, String id) {
         CameraFacts camera = scene.camera(id)
-                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, scene.name() + " has no camera '" + id + "'"));
+                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("hasNoCamera", scene.name(), id)));
         try {
             CaptureWish wish = CaptureWish.of(scene, camera);
             wish = range == null ? wish : wish.withRange(FrameRange.parse(range));
@@ -109,8 +112,7 @@ final class CaptureCommand implements Callable<Integer> {
     private void tell(Preview preview) {
         String path = PreviewStore.in(places).movie(preview).toString();
         output.event("captured", "path", path, "drawn", preview.drawn(), "wished", preview.wish().drawn(), "why", preview.why());
-        output.say(path + "  " + preview.drawn() + " of " + preview.wish().drawn() + " frames"
-                + (preview.why() == null ? "" : ": " + preview.why())
-                + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())));
+        output.say(WORDS.say("ofFrames", path, preview.drawn(), preview.wish().drawn(), (preview.why() == null ? "" : ": " + preview.why()),
+                (preview.idle() == null ? "" : WORDS.say("nothingMovesAfter", CaptureAdvice.number(preview.idle())))));
     }
 }

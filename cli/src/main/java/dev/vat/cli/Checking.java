@@ -3,11 +3,14 @@ package dev.vat.cli;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.Viewer;
 import java.util.concurrent.CompletionException;
 
 /** Has a viewer process look into a sequence, with a word on standard error about how far it is. */
 final class Checking {
+
+    private static final Words WORDS = Words.of(Checking.class);
 
     private static final long SAY_EVERY_NANOS = 1_000_000_000L;
 
@@ -21,7 +24,7 @@ final class Checking {
             return viewer.check(sequence, headersOnly, choice, progress -> {
                 if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
                     last.said = System.nanoTime();
-                    output.say(sequence.name() + ": checked " + progress.checked() + " of " + sequence.count());
+                    output.say(WORDS.say("checkedOf", sequence.name(), progress.checked(), sequence.count()));
                 }
             }).join();
         } catch (CompletionException e) {

@@ -2,6 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress.Stage;
 import dev.vat.protocol.FileProgress;
@@ -18,6 +19,8 @@ import java.util.Map;
 
 /** One run as a command carries it out: its progress as words or JSON lines, its end as an exit code. */
 final class CommandRun {
+
+    private static final Words WORDS = Words.of(CommandRun.class);
 
     private final Output output;
     private final Places places;
@@ -44,8 +47,8 @@ final class CommandRun {
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
-        output.say("Making " + (plan.files().size() == 1 ? "1 file" : plan.files().size() + " files") + " from "
-                + (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label());
+        output.say(WORDS.say("makingFrom", (plan.files().size() == 1 ? WORDS.say("1File") : WORDS.say("files", plan.files().size())),
+                (plan.frames() == 1 ? WORDS.say("1FrameAt") : WORDS.say("framesAt", plan.frames())), plan.rate().label()));
         return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
     }
 
@@ -58,7 +61,7 @@ final class CommandRun {
         RunPlan plan = home.plan();
         plan.files().forEach(f -> titles.put(f.target(), f.title()));
         output.event("resumed", "run", plan.run(), "folder", plan.folder());
-        output.say((early ? "Ending run " : "Going on with run ") + plan.run() + ", into " + plan.folder());
+        output.say(WORDS.say("into", (early ? WORDS.say("endingRun") : WORDS.say("goingOnWithRun")) + plan.run(), plan.folder()));
         return carryOut(plan, () -> early ? Run.endEarly(home, places, this::tell) : Run.resume(home, places, this::tell));
     }
 
@@ -77,7 +80,7 @@ final class CommandRun {
         }
         ExitCode worst = worst(plan, outcome);
         if (outcome.lost() != null) {
-            output.error(ExitCode.FAILED, "The run was lost: " + outcome.lost() + "; what is closed is kept: vat resume " + plan.run());
+            output.error(ExitCode.FAILED, WORDS.say("theRunWasLostWhatIsClosed", outcome.lost(), plan.run()));
         }
         List<Map<String, Object>> files = new ArrayList<>();
         for (FileProgress file : outcome.files()) {
@@ -99,7 +102,7 @@ final class CommandRun {
             output.event("done", "files", files);
         }
         if (outcome.stopped()) {
-            output.error(ExitCode.STOPPED, "Stopped; nothing was delivered that isn't whole. To go on: vat resume " + plan.run());
+            output.error(ExitCode.STOPPED, WORDS.say("stoppedNothingWasDelivered", plan.run()));
         }
         return worst.code();
     }
@@ -116,7 +119,7 @@ final class CommandRun {
     private void tell(RunMessage.Progress progress) {
         if (progress.held() != null && !progress.held().equals(held)) {
             output.event("held", "why", progress.held());
-            output.say("Holding still: " + progress.held());
+            output.say(WORDS.say("holdingStill", progress.held()));
         }
         held = progress.held();
         output.event("whole", "framesRead", progress.framesRead(), "secondsLeft", Math.round(progress.secondsLeft()));
@@ -137,20 +140,20 @@ final class CommandRun {
     private static String words(FileProgress file) {
         return switch (file.stage()) {
             case WAITING -> "waiting";
-            case FIRST_PASS -> "first pass";
+            case FIRST_PASS -> WORDS.say("firstPass");
             case ENCODING -> "encoding";
             case JOINING -> "joining";
-            case PROVING -> "written, proving";
-            case DELIVERED -> "made and proven: " + file.path();
-            case UNPROVEN -> "made but not proven: " + file.why() + " (kept at " + file.path() + ")";
-            case FAILED -> "failed: " + file.why();
+            case PROVING -> WORDS.say("writtenProving");
+            case DELIVERED -> WORDS.say("madeAndProven", file.path());
+            case UNPROVEN -> WORDS.say("madeButNotProvenKeptAt", file.why(), file.path());
+            case FAILED -> WORDS.say("failed", file.why());
             case STOPPED -> "stopped";
         };
     }
 
     /** The current frame is finished, closed parts are kept, and the run can be gone on with. */
     private void stop() {
-        output.say("Stopping after this frame; once more ends it at once");
+        output.say(WORDS.say("stoppingAfterThisFrameOnce"));
         Run run = running;
         if (run != null) {
             run.stop();

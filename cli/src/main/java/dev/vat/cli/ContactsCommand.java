@@ -7,6 +7,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
@@ -23,6 +24,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "contacts", mixinStandardHelpOptions = true, description = "Writes a contact sheet: frames of a source, a project's "
         + "reel or a movie, with their numbers.")
 final class ContactsCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ContactsCommand.class);
 
     private final Output output;
     private final Places places;
@@ -51,7 +54,7 @@ final class ContactsCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Path file = sheet.toAbsolutePath().normalize();
         if (Files.exists(file)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, file + " is there already; nothing is written over it");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("isThereAlreadyNothingIs", file));
         }
         ContactSheet.Grid wanted = parse(grid, text -> ContactSheet.Grid.parse(text, width));
         Path absolute = path.toAbsolutePath().normalize();
@@ -62,7 +65,7 @@ final class ContactsCommand implements Callable<Integer> {
             Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             if (reel) {
                 ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0)
-                        .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project's reel is empty"));
+                        .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectsReelIsEmpty")));
                 viewer.write(ContactSheet.ofReel(programme, wanted), file);
             } else {
                 Source source = project.sources().getFirst();
@@ -70,7 +73,7 @@ final class ContactsCommand implements Callable<Integer> {
             }
         }
         output.event("contacts", "path", file.toString());
-        output.say("Written: " + file);
+        output.say(WORDS.say("written", file));
         return ExitCode.PROVEN.code();
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
 import dev.vat.engine.demo.DemoTour;
 import dev.vat.engine.process.Task;
@@ -17,6 +18,8 @@ import picocli.CommandLine.Option;
         description = "Draws the Kite Week demo and opens the window with it, ready to make. "
                 + "Without a display the window goes through the demo by itself.")
 final class DemoCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(DemoCommand.class);
 
     private final Output output;
     private final Places places;
@@ -41,12 +44,12 @@ final class DemoCommand implements Callable<Integer> {
             return window.demo(demo);
         }
         DemoTour tour = ServiceLoader.load(DemoTour.class).findFirst()
-                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no display here to open the window on"));
+                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereIsNoDisplayHereToOpen")));
         if (shots == null) {
-            output.say("There is no display here: the window goes through the demo offscreen by itself.");
+            output.say(WORDS.say("thereIsNoDisplayHereThe"));
         }
         if (!new DemoFolder(demo).isThere()) {
-            output.say("Drawing the demo's frames into " + demo);
+            output.say(WORDS.say("drawingTheDemosFramesInto", demo));
             Task.ask(places, new TaskMessage.DrawDemo(1, demo.toString()), message -> {
                 if (message instanceof TaskMessage.Drawn drawn) {
                     output.say("  " + drawn.shot());

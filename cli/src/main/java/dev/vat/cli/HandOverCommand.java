@@ -5,6 +5,7 @@ import static dev.vat.cli.MakeCommand.parse;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import dev.vat.engine.handover.HandOverSet;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
@@ -22,6 +23,8 @@ import picocli.CommandLine.Parameters;
         description = "Puts together what leaves the house: files with receipts, sheets and timeline, a list in plain words, and a "
                 + "manifest that the recipient can verify it against.")
 final class HandOverCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(HandOverCommand.class);
 
     private final Output output;
     private final Places places;
@@ -65,8 +68,8 @@ final class HandOverCommand implements Callable<Integer> {
             output.say(doing);
         });
         output.event("set", "path", set.toString());
-        output.say("Handed over: " + set);
-        output.say("Whoever gets it can verify it against its manifest: vat prove " + set.getFileName());
+        output.say(WORDS.say("handedOver", set));
+        output.say(WORDS.say("whoeverGetsItCanVerifyIt", set.getFileName()));
         return ExitCode.PROVEN.code();
     }
 
@@ -75,7 +78,7 @@ final class HandOverCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(loaded, viewer, (sequence, choice) -> Checking.check(viewer, sequence, true, choice, output));
             ResolvedReel programme = ResolvedReel.of(loaded, survey.tables())
-                    .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, "The project has no reel"));
+                    .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectHasNoReel")));
             return parse(loaded.name(), _ -> Timeline.of(programme));
         }
     }

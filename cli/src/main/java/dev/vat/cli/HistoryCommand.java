@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.history.HistoryNotes;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.protocol.storage.Places;
@@ -15,6 +16,8 @@ import picocli.CommandLine.Parameters;
 
 @Command(name = "history", mixinStandardHelpOptions = true, description = "Lists what was delivered on this machine, the newest first.")
 final class HistoryCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(HistoryCommand.class);
 
     private final Output output;
     private final Places places;
@@ -42,11 +45,12 @@ final class HistoryCommand implements Callable<Integer> {
                     entry.project(), "reel", entry.reel(),
                     "frames", entry.frames(), "proven", entry.proven(), "sha256", entry.sha256());
             String note = notes.getOrDefault(entry.sha256(), "");
-            output.say(entry.day() + "  " + entry.path() + (there ? "" : "  (not there any more)") + (note.isEmpty() ? "" : "  " + note));
+            output.say(
+                    entry.day() + "  " + entry.path() + (there ? "" : WORDS.say("notThereAnyMore")) + (note.isEmpty() ? "" : "  " + note));
         }
         if (found.isEmpty()) {
             output.say(
-                    words.isEmpty() ? "Nothing was delivered on this machine yet" : "Nothing that was delivered holds all of these words");
+                    words.isEmpty() ? WORDS.say("nothingWasDeliveredOnThis") : WORDS.say("nothingThatWasDelivered"));
         }
         return ExitCode.PROVEN.code();
     }

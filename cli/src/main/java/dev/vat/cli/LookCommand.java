@@ -9,6 +9,7 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
@@ -29,6 +30,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "look", mixinStandardHelpOptions = true,
         description = "Says what is in a folder of frames, and the state of every one.")
 final class LookCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(LookCommand.class);
 
     private final Output output;
     private final Places places;
@@ -56,7 +59,7 @@ final class LookCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             for (Kin family : families) {
                 if (family.isFamily() && !json) {
-                    output.say(family.name() + ": " + family.members().size() + " that belong together");
+                    output.say(WORDS.say("thatBelongTogether", family.name(), family.members().size()));
                 }
                 for (Kin.Member member : family.members()) {
                     sources.add(look(viewer, found, locations.get(member.index()), family));
@@ -67,7 +70,7 @@ final class LookCommand implements Callable<Integer> {
             output.document(found.foreign().isEmpty() ? Map.of("sources", sources) : Map.of("sources", sources, "unread", found.foreign()));
         }
         if (found.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, found.nothing("No frames, movies or sounds in " + path.toAbsolutePath()));
+            throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesMoviesOrSoundsIn", path.toAbsolutePath())));
         }
         found.passedOver().forEach(output::say);
         return ExitCode.PROVEN.code();
@@ -109,14 +112,14 @@ final class LookCommand implements Callable<Integer> {
             return;
         }
         output.say(location.name() + "  " + clip.container() + ", " + clip.seconds().toFixed(3) + " s"
-                + (clip.rate() == null ? "" : ", " + clip.frames() + " frames at " + clip.rate().label())
-                + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()));
-        clip.sounds().forEach(sound -> output.say("  sound: " + sound.describe()));
+                + (clip.rate() == null ? "" : WORDS.say("framesAt", clip.frames(), clip.rate().label()))
+                + (clip.timecode() == null ? "" : WORDS.say("timecode", clip.timecode())));
+        clip.sounds().forEach(sound -> output.say(WORDS.say("sound", sound.describe())));
         if (clip.fields() != null) {
-            output.say("  note: interlaced, " + clip.fields().title());
+            output.say(WORDS.say("noteInterlaced", clip.fields().title()));
         }
         if (clip.uneven() != null) {
-            output.say("  note: variable rate, frames " + clip.uneven().describe());
+            output.say(WORDS.say("noteVariableRateFrames", clip.uneven().describe()));
         }
     }
 
@@ -161,33 +164,32 @@ final class LookCommand implements Callable<Integer> {
     private void say(FrameTable table, ContentReview review) {
         Sequence s = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table);
-        output.say(s.name() + "  " + s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + ", " + s.count()
-                + (s.kind().isMovie() ? " frames, " : s.count() == 1 ? " file, " : " files, ") + table.good() + " good"
-                + table.format().map(f -> ", " + f.size() + ", " + f.depth()
-                        + ", alpha " + table.alpha().label()).orElse(""));
+        output.say(WORDS.say("good", s.name(), s.pattern().number(s.first()), s.pattern().number(s.last()), s.count(),
+                (s.kind().isMovie() ? WORDS.say("frames") : s.count() == 1 ? WORDS.say("file") : WORDS.say("files")), table.good(),
+                table.format().map(f -> WORDS.say("alpha", f.size(), f.depth(), table.alpha().label())).orElse("")));
         for (FrameTable.Fault fault : table.faults()) {
             output.say("  " + s.pattern().number(fault.frame()) + "  " + fault.state().label() + ": " + fault.why());
         }
         if (!advice.missing().isEmpty()) {
-            output.say("  missing: " + advice.missing().toText(s.pattern()::number));
+            output.say(WORDS.say("missing", advice.missing().toText(s.pattern()::number)));
         }
         if (!advice.wanted().isEmpty()) {
-            output.say("  to render again: " + advice.toText(s.pattern()));
+            output.say(WORDS.say("toRenderAgain", advice.toText(s.pattern())));
         }
-        table.notes().forEach((note, frames) -> output.say("  note: " + frames.toText(s.pattern()::number) + " " + note));
+        table.notes().forEach((note, frames) -> output.say(WORDS.say("note", frames.toText(s.pattern()::number), note)));
         if (!s.kind().hasChecksum() && !s.kind().isMovie()) {
-            output.say("  note: " + s.kind().title() + " has no checksum: changed picture data can't always be noticed");
+            output.say(WORDS.say("noteHasNoChecksumChanged", s.kind().title()));
         }
-        table.format().filter(f -> !f.stated().describe().isEmpty()).ifPresent(f -> output.say("  states: " + f.stated().describe()));
+        table.format().filter(f -> !f.stated().describe().isEmpty()).ifPresent(f -> output.say(WORDS.say("states", f.stated().describe())));
         review.faults().forEach(f -> output.say("  " + s.pattern().number(f.frames().getFirst())
-                + (f.frames().size() == 1 ? "" : " and " + (f.frames().size() - 1) + " more") + ": " + f.kind().label() + ", "
+                + (f.frames().size() == 1 ? "" : WORDS.say("andMore", (f.frames().size() - 1))) + ": " + f.kind().label() + ", "
                 + f.evidence()));
-        ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.say("  note: " + words));
+        ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.say(WORDS.say("note2", words)));
         if (s.count() == 1 && !s.pattern().isSingle()) {
-            output.say("  note: 1 file where a sequence was expected: was the renderer set to a single frame?");
+            output.say(WORDS.say("note1FileWhereASequence"));
         }
         if (!s.pattern().isSingle()) {
-            advice.next().ifPresent(next -> output.say("  next to render: " + s.pattern().number(next)));
+            advice.next().ifPresent(next -> output.say(WORDS.say("nextToRender", s.pattern().number(next))));
         }
     }
 }

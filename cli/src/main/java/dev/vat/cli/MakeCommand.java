@@ -19,6 +19,7 @@ import dev.vat.core.source.Location;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.queue.RunQueue;
@@ -47,6 +48,8 @@ import picocli.CommandLine.Parameters;
 
 @Command(name = "make", mixinStandardHelpOptions = true, description = "Makes files from frames or a project, and proves them.")
 final class MakeCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(MakeCommand.class);
 
     private final Output output;
     private final Places places;
@@ -134,8 +137,8 @@ final class MakeCommand implements Callable<Integer> {
             if (prepared instanceof Preparation.Ready ready) {
                 return new CommandRun(output, places, cores).make(ready.plan(), project);
             }
-            throw new CommandFailure(ExitCode.FINDINGS, "Nothing was made: " + prepared.findings().blockers().stream()
-                    .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
+            throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasMade", prepared.findings().blockers().stream()
+                    .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
         }
     }
 
@@ -144,7 +147,7 @@ final class MakeCommand implements Callable<Integer> {
         try {
             Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
             output.event("queued", "id", waiting.id(), "title", waiting.title());
-            output.say("In the queue as " + waiting.id() + ": " + waiting.title() + ". It is made by the window, or by: vat queue work");
+            output.say(WORDS.say("inTheQueueAsItIsMadeByThe", waiting.id(), waiting.title()));
             return ExitCode.PROVEN.code();
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
@@ -156,15 +159,15 @@ final class MakeCommand implements Callable<Integer> {
         if (Files.isRegularFile(absolute) && absolute.toString().endsWith(ProjectFile.EXTENSION)) {
             Project project = ProjectFile.load(absolute);
             if (project.currentReel().isEmpty()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to make");
+                throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectHasNoReelToMake"));
             }
-            KnownProjects.outside(project, absolute).forEach(place -> output.say("The project names " + place));
+            KnownProjects.outside(project, absolute).forEach(place -> output.say(WORDS.say("theProjectNames", place)));
             return project;
         }
         SourceFinder.Found found = SourceFinder.find(absolute);
         List<Location> pictures = found.locations().stream().filter(l -> !l.isSound()).toList();
         if (pictures.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, found.nothing("No frames and no movies in " + absolute));
+            throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesAndNoMoviesIn", absolute)));
         }
         return Edits.bringIn(List.of(choose(found, pictures)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
@@ -177,8 +180,7 @@ final class MakeCommand implements Callable<Integer> {
                 return found.sequences().getFirst().location();
             }
             if (pictures.size() > 1) {
-                throw new CommandFailure(ExitCode.WRONG_USE, "There are " + pictures.size()
-                        + " sources; choose one with --source: " + names);
+                throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereAreSourcesChooseOne", pictures.size(), names));
             }
             return pictures.getFirst();
         }
@@ -188,8 +190,9 @@ final class MakeCommand implements Callable<Integer> {
                     || l.pattern().fileName(Math.max(0, lastNumber(sourceName))).equals(sourceName)).toList();
         }
         if (named.size() != 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, (named.isEmpty() ? "There is no source '" : "More than one source is named '")
-                    + sourceName + "'; there are: " + names);
+            throw new CommandFailure(ExitCode.WRONG_USE,
+                    WORDS.say("thereAre", (named.isEmpty() ? WORDS.say("thereIsNoSource") : WORDS.say("moreThanOneSourceIsNamed"))
+                            + sourceName, names));
         }
         return named.getFirst();
     }
@@ -206,7 +209,7 @@ final class MakeCommand implements Callable<Integer> {
         }
         Location location = Location.ofFile(sound.toAbsolutePath().normalize());
         if (!Files.isRegularFile(location.file()) || !location.isSound()) {
-            throw new CommandFailure(ExitCode.WRONG_USE, location.file() + " is no sound file that is there");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("isNoSoundFileThatIsThere", location.file()));
         }
         Project with = Edits.bringIn(List.of(location), Edits.Layout.ONE_PROGRAMME).apply(project);
         String id = with.sources().stream().filter(s -> s.location().equals(location)).findFirst().orElseThrow().id();
@@ -231,7 +234,7 @@ final class MakeCommand implements Callable<Integer> {
             project = DeliverableEdits.addPreset(preset(preset)).apply(project);
         }
         if (project.deliverables().isEmpty()) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "Say who the file is for with --target; see: vat targets");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayWhoTheFileIsForWithTarget"));
         }
         if (rate != null) {
             project = Edits.setRate(parse(rate, Rate::parse)).apply(project);
@@ -247,7 +250,7 @@ final class MakeCommand implements Callable<Integer> {
             }
         }
         if (range != null && project.currentReel().orElseThrow().items().size() > 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "--range needs a reel with one item; this one has several");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("rangeNeedsAReelWithOneItem"));
         }
         if (naming != null) {
             project = Edits.setNaming(parse(naming, FileNaming::parse).toString()).apply(project);
@@ -266,12 +269,12 @@ final class MakeCommand implements Callable<Integer> {
             if (Files.isRegularFile(file)) {
                 return Preset.parse(Files.readString(file));
             }
-            return PresetStore.in(places).find(text).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no preset '" + text
-                    + "', and no file of that name"));
+            return PresetStore.in(places).find(text)
+                    .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereIsNoPresetAndNoFile", text)));
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, text + ": " + e.getMessage());
         } catch (IOException e) {
-            throw new CommandFailure(ExitCode.WRONG_USE, text + " can't be read: " + e.getMessage());
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("cantBeRead", text, e.getMessage()));
         }
     }
 
@@ -289,6 +292,6 @@ final class MakeCommand implements Callable<Integer> {
         output.say(finding.severity().label() + ": " + finding.text()
                 + (finding.evidence().isEmpty() ? "" : " [" + finding.evidence() + "]"));
         finding.remedies().stream().filter(Remedy.CopyText.class::isInstance).map(Remedy.CopyText.class::cast)
-                .forEach(copy -> output.say("  to render again: " + copy.text()));
+                .forEach(copy -> output.say(WORDS.say("toRenderAgain", copy.text())));
     }
 }

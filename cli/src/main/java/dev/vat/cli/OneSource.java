@@ -1,6 +1,7 @@
 package dev.vat.cli;
 
 import dev.vat.core.source.Location;
+import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -8,6 +9,8 @@ import java.util.List;
 
 /** The frames or the movie that a path stands for, where there is no choice to be made. */
 final class OneSource {
+
+    private static final Words WORDS = Words.of(OneSource.class);
 
     private OneSource() {}
 
@@ -17,8 +20,8 @@ final class OneSource {
         List<Location> found = all.locations().stream().filter(l -> !l.isSound()).toList();
         if (found.size() != 1) {
             throw new CommandFailure(found.isEmpty() ? ExitCode.FAILED : ExitCode.WRONG_USE,
-                    found.isEmpty() ? all.nothing("No frames and no movie in " + absolute)
-                            : found.size() + " sources, where one was expected, in " + absolute);
+                    found.isEmpty() ? all.nothing(WORDS.say("noFramesAndNoMovieIn", absolute))
+                            : WORDS.say("sourcesWhereOneWasExpected", found.size(), absolute));
         }
         return found.getFirst();
     }

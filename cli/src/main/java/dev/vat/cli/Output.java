@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
@@ -8,6 +9,8 @@ import java.util.Map;
 
 /** JSON goes to standard output and nothing else does; words for people go to standard error. */
 final class Output {
+
+    private static final Words WORDS = Words.of(Output.class);
 
     private final boolean json;
 
@@ -43,15 +46,15 @@ final class Output {
     }
 
     void error(ExitCode code, String message) {
-        say("vat: " + message);
+        say(WORDS.say("vat", message));
         event("error", "code", code.code(), "message", message);
     }
 
     static String inWords(Exception e) {
         return switch (e) {
-            case NoSuchFileException missing -> (missing.getReason() == null ? "there is nothing at " + missing.getFile()
+            case NoSuchFileException missing -> (missing.getReason() == null ? WORDS.say("thereIsNothingAt", missing.getFile())
                     : missing.getReason() + ": " + missing.getFile());
-            case AccessDeniedException denied -> "this user may not read " + denied.getFile();
+            case AccessDeniedException denied -> WORDS.say("thisUserMayNotRead", denied.getFile());
             default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
         };
     }

@@ -15,6 +15,7 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.engine.picture.PassCheck;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.source.SourceFinder;
@@ -32,6 +33,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and compares their sum with its "
         + "full picture.")
 final class PassesCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(PassesCommand.class);
 
     private final Output output;
     private final Places places;
@@ -61,7 +64,7 @@ final class PassesCommand implements Callable<Integer> {
         SourceFinder.Found search = SourceFinder.find(absolute);
         List<Location> found = search.locations().stream().filter(l -> !l.isSound()).toList();
         if (found.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, search.nothing("No frames in " + absolute));
+            throw new CommandFailure(ExitCode.FAILED, search.nothing(WORDS.say("noFramesIn", absolute)));
         }
         Project all = Edits.setRate(parse(rate, Rate::parse)).apply(Edits.bringIn(found, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY));
         try (Viewer viewer = new Viewer(places)) {
@@ -71,8 +74,7 @@ final class PassesCommand implements Callable<Integer> {
             Source main = main(all, survey);
             List<PassWords.Found> passes = ShotPasses.of(all.sources(), main, survey.tables().get(main.id()));
             if (passes.isEmpty()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "No two names in " + absolute + " speak of passes, such as base, light, "
-                        + "shadow, haze, glow, matte or depth");
+                throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("noTwoNamesInSpeakOfPasses", absolute));
             }
             PassMix mix = PassWords.mix(passes);
             mix.passes().reversed().forEach(p -> tell(p, all));
@@ -80,7 +82,7 @@ final class PassesCommand implements Callable<Integer> {
             PassReport report = PassWords.full(passes).isEmpty() ? null
                     : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {
-                output.say("There is no full picture to compare their sum with.");
+                output.say(WORDS.say("thereIsNoFullPictureToCompare"));
             }
             if (file != null) {
                 NewProject.write(made, file, output);
@@ -93,7 +95,7 @@ final class PassesCommand implements Callable<Integer> {
     private static Source main(Project project, Survey survey) {
         List<Source> there = project.sources().stream().filter(s -> survey.tables().containsKey(s.id())).toList();
         if (there.isEmpty()) {
-            throw new CommandFailure(ExitCode.FAILED, "None of the frames can be read");
+            throw new CommandFailure(ExitCode.FAILED, WORDS.say("noneOfTheFramesCanBeRead"));
         }
         Source first = there.getFirst();
         List<PassWords.Found> found = ShotPasses.of(project.sources(), first, survey.tables().get(first.id()));
@@ -102,9 +104,9 @@ final class PassesCommand implements Callable<Integer> {
 
     private void tell(Pass pass, Project project) {
         String where = project.source(pass.source()).map(Source::name)
-                .orElse("layer " + (pass.layer() == null || pass.layer().isEmpty() ? "without a name" : pass.layer()));
+                .orElse(WORDS.say("layer", (pass.layer() == null || pass.layer().isEmpty() ? WORDS.say("withoutAName") : pass.layer())));
         output.event("pass", "name", pass.name(), "operation", pass.operation().title(), "off", pass.off(), "of", where);
-        output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? "left out" : pass.operation().title(), where));
+        output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? WORDS.say("leftOut") : pass.operation().title(), where));
     }
 
     private PassReport check(ResolvedReel programme, Viewer viewer) throws InterruptedException, IOException {
@@ -116,7 +118,7 @@ final class PassesCommand implements Callable<Integer> {
             output.say(report.words());
             return report;
         } catch (ExecutionException e) {
-            throw new IOException("The passes can't be compared: " + e.getCause().getMessage(), e.getCause());
+            throw new IOException(WORDS.say("thePassesCantBeCompared", e.getCause().getMessage()), e.getCause());
         }
     }
 }

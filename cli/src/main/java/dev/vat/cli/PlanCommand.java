@@ -3,6 +3,7 @@ package dev.vat.cli;
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.PlanText;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
 import dev.vat.engine.viewer.Viewer;
@@ -17,6 +18,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "plan", mixinStandardHelpOptions = true,
         description = "Prints which source frames stand at each frame of a project's reel.")
 final class PlanCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(PlanCommand.class);
 
     private final Output output;
     private final Places places;
@@ -36,7 +39,7 @@ final class PlanCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Project project = ProjectFile.load(path.toAbsolutePath().normalize());
         if (project.currentReel().isEmpty()) {
-            throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel");
+            throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectHasNoReel"));
         }
         ResolvedReel programme;
         try (Viewer viewer = new Viewer(places)) {
@@ -44,7 +47,7 @@ final class PlanCommand implements Callable<Integer> {
             programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
         }
         if (item != null && (item < 1 || item > programme.reel().items().size())) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "The reel has items 1 to " + programme.reel().items().size() + ", not " + item);
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("theReelHasItems1ToNot", programme.reel().items().size(), item));
         }
         String text = item == null ? PlanText.of(programme) : PlanText.of(programme, item - 1);
         text.lines().forEach(output::line);

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.handover.SetCheck;
 import dev.vat.engine.process.Task;
 import dev.vat.protocol.TaskMessage;
@@ -18,6 +19,8 @@ import picocli.CommandLine.Parameters;
         description = "Verifies a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set "
                 + "against its manifest.")
 final class ProveCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ProveCommand.class);
 
     private final Output output;
     private final Places places;
@@ -39,20 +42,20 @@ final class ProveCommand implements Callable<Integer> {
         Path absolute = file.toAbsolutePath().normalize();
         Path receipt = ReceiptFile.of(absolute);
         if (!Files.exists(absolute)) {
-            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+            throw new NoSuchFileException(absolute.toString(), null, WORDS.say("thereIsNoSuchFile"));
         }
         if (SetCheck.isSet(absolute)) {
             return set(absolute);
         }
         if (!Files.isRegularFile(receipt)) {
-            throw new NoSuchFileException(receipt.toString(), null, "the file has no receipt beside it");
+            throw new NoSuchFileException(receipt.toString(), null, WORDS.say("theFileHasNoReceiptBeside"));
         }
         TaskMessage.Proved proved = (TaskMessage.Proved) Task.ask(places, new TaskMessage.Prove(1, absolute.toString()), _ -> {},
                 TaskMessage.Proved.class::isInstance);
         boolean proven = proved.reasons().isEmpty();
         output.event("proof", "path", absolute.toString(), "receipt", receipt.toString(), "proven", proven, "reasons",
                 proved.reasons());
-        output.say(absolute.getFileName() + (proven ? ": is what its receipt says" : ": is not what its receipt says"));
+        output.say(absolute.getFileName() + (proven ? WORDS.say("isWhatItsReceiptSays") : WORDS.say("isNotWhatItsReceiptSays")));
         proved.reasons().forEach(reason -> output.say("  " + reason));
         return (proven ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }
@@ -62,7 +65,7 @@ final class ProveCommand implements Callable<Integer> {
         output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(),
                 "reasons", result.reasons());
         output.say(path.getFileName()
-                + (result.holds() ? ": all of its " + result.files() + " files are what was handed over" : ": not what was handed over"));
+                + (result.holds() ? WORDS.say("allOfItsFilesAreWhatWas", result.files()) : WORDS.say("notWhatWasHandedOver")));
         result.reasons().forEach(reason -> output.say("  " + reason));
         return (result.holds() ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }

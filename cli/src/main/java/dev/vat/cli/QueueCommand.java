@@ -1,6 +1,7 @@
 package dev.vat.cli;
 
 import dev.vat.core.project.Project;
+import dev.vat.core.words.Words;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
@@ -23,6 +24,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "queue", mixinStandardHelpOptions = true, description = {"Shows what is to be made later, changes it, or works through it.",
     "Things get there by: vat make --later, and by the window while it makes something else."})
 final class QueueCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(QueueCommand.class);
 
     /** What is done with the queue, or with one in it. */
     enum Act {
@@ -54,7 +57,7 @@ final class QueueCommand implements Callable<Integer> {
         RunQueue queue = RunQueue.of(places);
         if (act != Act.LIST && act != Act.WORK && id == null) {
             throw new CommandFailure(ExitCode.WRONG_USE,
-                    "Say which: " + queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", ")));
+                    WORDS.say("sayWhich", queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", "))));
         }
         try {
             switch (act) {
@@ -80,20 +83,19 @@ final class QueueCommand implements Callable<Integer> {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         for (Waiting waiting : entries) {
             String why = waiting.isBegun() ? "begun"
-                    : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? "when its frames are complete" : "ready");
+                    : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? WORDS.say("whenItsFramesAreComplete") : "ready");
             output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", why);
             output.say(waiting.id() + "  " + waiting.title() + "  (" + why + ")");
         }
         if (entries.isEmpty()) {
-            output.say("Nothing is to be made later");
+            output.say(WORDS.say("nothingIsToBeMadeLater"));
         }
     }
 
     /** Makes one after the other until none is left but what is held; the worst exit code of all. */
     private Integer work(RunQueue queue) throws IOException, InterruptedException {
         int worst = ExitCode.PROVEN.code();
-        try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "Another Vat works through the queue "
-                + "already"));
+        try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, WORDS.say("anotherVatWorksThroughThe")));
                 Viewer viewer = new Viewer(places); Interrupts _ = new Interrupts(Thread.currentThread()::interrupt)) {
             Set<String> waitingForFrames = new HashSet<>();
             while (true) {
@@ -116,7 +118,7 @@ final class QueueCommand implements Callable<Integer> {
             output.error(ExitCode.STOPPED, "Stopped; what waits stays in the queue");
             return ExitCode.STOPPED.code();
         }
-        output.say("The queue is empty, or held" + (worst == 0 ? "" : "; something in it wasn't made") + "\007");
+        output.say(WORDS.say("theQueueIsEmptyOrHeld", (worst == 0 ? "" : WORDS.say("somethingInItWasntMade"))));
         return worst;
     }
 
@@ -147,7 +149,7 @@ final class QueueCommand implements Callable<Integer> {
                 }
                 case Preparation.Blocked blocked -> {
                     queue.change(waiting.id(), w -> w.withHeld(true));
-                    output.error(ExitCode.FINDINGS, waiting.id() + " is held: " + blocked.findings().blockers().getFirst().text());
+                    output.error(ExitCode.FINDINGS, WORDS.say("isHeld", waiting.id(), blocked.findings().blockers().getFirst().text()));
                     return ExitCode.FINDINGS.code();
                 }
             }

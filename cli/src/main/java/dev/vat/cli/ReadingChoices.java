@@ -9,12 +9,15 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.Interpretation;
+import dev.vat.core.words.Words;
 import java.util.Map;
 import java.util.TreeSet;
 import picocli.CommandLine.Option;
 
 /** How the pictures of a source are taken, in place of what its files state; it holds for every source of the reel. */
 final class ReadingChoices {
+
+    private static final Words WORDS = Words.of(ReadingChoices.class);
 
     private static final Map<String, AlphaKind> ALPHAS = Map.of("straight", AlphaKind.STRAIGHT, "premultiplied", AlphaKind.PREMULTIPLIED,
             "none", AlphaKind.NONE);
@@ -52,14 +55,14 @@ final class ReadingChoices {
         for (Source source : project.sources()) {
             Interpretation picture = source.reading().picture();
             picture = layer == null ? picture : picture.withLayer(layer);
-            picture = alpha == null ? picture : picture.withAlpha(meaning(alpha, "kind of alpha", ALPHAS));
-            picture = colour == null ? picture : picture.withColour(meaning(colour, "way to take colour", COLOURS));
+            picture = alpha == null ? picture : picture.withAlpha(meaning(alpha, WORDS.say("kindOfAlpha"), ALPHAS));
+            picture = colour == null ? picture : picture.withColour(meaning(colour, WORDS.say("wayToTakeColour"), COLOURS));
             picture = pixelAspect == null ? picture : picture.withPixelAspect(MakeCommand.parse(pixelAspect, PixelAspect::parse));
             picture = orientation == null ? picture
-                    : picture.withStanding(meaning(orientation, "way to take turned pictures", STANDINGS));
+                    : picture.withStanding(meaning(orientation, WORDS.say("wayToTakeTurnedPictures"), STANDINGS));
             edited = picture.equals(source.reading().picture()) ? edited : SourceEdits.setPicture(source.id(), picture).apply(edited);
             edited = fields == null ? edited
-                    : SourceEdits.setFields(source.id(), meaning(fields, "way to take fields", FIELDS)).apply(edited);
+                    : SourceEdits.setFields(source.id(), meaning(fields, WORDS.say("wayToTakeFields"), FIELDS)).apply(edited);
         }
         return edited;
     }
@@ -69,7 +72,7 @@ final class ReadingChoices {
         T found = words.get(word);
         if (found == null) {
             throw new CommandFailure(ExitCode.WRONG_USE,
-                    "'" + word + "' is no " + what + ": write " + String.join(" or ", new TreeSet<>(words.keySet())));
+                    WORDS.say("isNoWrite", word, what, String.join(" or ", new TreeSet<>(words.keySet()))));
         }
         return found;
     }

@@ -2,6 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.words.Words;
 import dev.vat.engine.run.Remake;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -15,6 +16,8 @@ import picocli.CommandLine.Parameters;
         description = "Makes a file anew whose frames were rendered again in part: only the parts that hold them are encoded, the "
                 + "rest is taken over.")
 final class RemakeCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(RemakeCommand.class);
 
     private final Output output;
     private final Places places;
@@ -41,12 +44,11 @@ final class RemakeCommand implements Callable<Integer> {
         FrameSet changed = frames == null ? remake.outdated() : remake.showing(numbers());
         if (changed.isEmpty()) {
             output.event("unchanged", "path", made.path().toString());
-            output.say(made.path().getFileName() + ": none of its frames "
-                    + (frames == null ? "was rendered again since it was begun" : "shows " + frames) + "; nothing is to be made");
+            output.say(WORDS.say("noneOfItsFramesNothingIs", made.path().getFileName(),
+                    (frames == null ? WORDS.say("wasRenderedAgainSinceIt") : WORDS.say("shows", frames))));
             return ExitCode.PROVEN.code();
         }
-        output.say("Frames " + changed + " of " + made.path().getFileName() + " changed: " + remake.partsFor(changed) + " of "
-                + remake.parts() + " parts are encoded again");
+        output.say(WORDS.say("framesOfChangedOfPartsAre", changed, made.path().getFileName(), remake.partsFor(changed), remake.parts()));
         return new CommandRun(output, places).make(remake.plan(changed), null);
     }
 

@@ -6,6 +6,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.engine.run.Remake;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
@@ -22,6 +23,8 @@ import picocli.CommandLine.Parameters;
         description = "Lays another sound under the pictures of a finished file, which are taken over as they are packed: a new file "
                 + "stands beside the old one.")
 final class ResoundCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ResoundCommand.class);
 
     private final Output output;
     private final Places places;
@@ -59,13 +62,13 @@ final class ResoundCommand implements Callable<Integer> {
     private ReelSound heard(Remake remake, Rate rate) throws IOException, InterruptedException {
         Path absolute = sound.toAbsolutePath().normalize();
         if (!Files.isRegularFile(absolute)) {
-            throw new CommandFailure(ExitCode.WRONG_USE, absolute + " is no file that is there");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("isNoFileThatIsThere", absolute));
         }
         Rational begin = at == null ? Rational.ZERO : MakeCommand.parse(at, text -> Moment.parse(text, rate));
         try (Viewer viewer = new Viewer(places)) {
             ClipFacts facts = viewer.probe(absolute).get();
             if (facts.sounds().isEmpty()) {
-                throw new CommandFailure(ExitCode.WRONG_USE, absolute.getFileName() + " has no sound");
+                throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("hasNoSound", absolute.getFileName()));
             }
             return ReelSound.of(absolute, facts.sounds().getFirst(), begin, remake.seconds());
         } catch (IllegalArgumentException e) {

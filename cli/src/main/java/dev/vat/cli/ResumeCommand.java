@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.run.RunHome;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -15,6 +16,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "resume", mixinStandardHelpOptions = true, description = "Goes on with a run that was stopped or cut off, at its "
         + "first unfinished part.")
 final class ResumeCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ResumeCommand.class);
 
     private final Output output;
     private final Places places;
@@ -41,11 +44,11 @@ final class ResumeCommand implements Callable<Integer> {
                 : RunHome.unfinished(places).stream().filter(h -> h.folder().getFileName().toString().equals(which)).toList();
         if (found.isEmpty()) {
             throw new CommandFailure(ExitCode.WRONG_USE,
-                    which == null ? "There is no unfinished run" : "There is no unfinished run for " + which);
+                    which == null ? WORDS.say("thereIsNoUnfinishedRun") : WORDS.say("thereIsNoUnfinishedRunFor", which));
         }
         if (found.size() > 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "There are several unfinished runs; say which: " + found.stream()
-                    .map(h -> h.folder().getFileName().toString()).collect(Collectors.joining(", ")));
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereAreSeveralUnfinished", found.stream()
+                    .map(h -> h.folder().getFileName().toString()).collect(Collectors.joining(", "))));
         }
         return new CommandRun(output, places).resume(found.getFirst(), early);
     }

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.WorkerLost;
 import dev.vat.engine.standin.SceneProcess;
 import dev.vat.protocol.feed.StandInBehaviour;
@@ -17,6 +18,8 @@ import picocli.CommandLine.Option;
         description = "Runs the stand-in scene, Marram Flats, for previews to be taken from, until it is interrupted. "
                 + "A line 'take 2' on its input changes how the kites are flown.")
 final class SceneCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(SceneCommand.class);
 
     private final Output output;
     private final Places places;
@@ -45,9 +48,9 @@ final class SceneCommand implements Callable<Integer> {
         try (SceneProcess scene = SceneProcess.start(places, take, files ? behaviour.withFiles() : behaviour, lost::complete)) {
             Runtime.getRuntime().addShutdownHook(new Thread(scene::close));
             output.event("scene", "scene", scene.notice().scene(), "port", scene.notice().port());
-            output.say("Marram Flats runs on port " + scene.notice().port() + " of this machine alone; ctrl-C ends it.");
+            output.say(WORDS.say("marramFlatsRunsOnPortOf", scene.notice().port()));
             Thread.ofPlatform().daemon().start(() -> listen(scene));
-            throw new IOException("The scene was lost: " + lost.join().why());
+            throw new IOException(WORDS.say("theSceneWasLost", lost.join().why()));
         }
     }
 
@@ -58,13 +61,13 @@ final class SceneCommand implements Callable<Integer> {
                 if (line.strip().matches("take [1-9]\\d{0,3}")) {
                     scene.take(Integer.parseInt(line.strip().substring(5)));
                     output.event("changed", "take", line.strip().substring(5));
-                    output.say("This is " + line.strip() + " now.");
+                    output.say(WORDS.say("thisIsNow", line.strip()));
                 } else if (!line.isBlank()) {
-                    output.say("'" + line + "' means nothing here; 'take 2' does.");
+                    output.say(WORDS.say("meansNothingHereTake2Does", line));
                 }
             }
         } catch (IOException e) {
-            output.say("Nothing is read any more: " + e.getMessage());
+            output.say(WORDS.say("nothingIsReadAnyMore", e.getMessage()));
         }
     }
 }

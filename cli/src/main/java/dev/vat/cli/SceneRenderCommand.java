@@ -2,6 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.Task;
 import dev.vat.protocol.RenderOrder;
 import dev.vat.protocol.TaskMessage;
@@ -19,6 +20,8 @@ import picocli.CommandLine.Parameters;
         description = "Has the stand-in scene render numbered frames into a folder, with the faults that renders have: for demos, "
                 + "lessons and tests.")
 final class SceneRenderCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(SceneRenderCommand.class);
 
     private final Output output;
     private final Places places;
@@ -79,7 +82,7 @@ final class SceneRenderCommand implements Callable<Integer> {
                 }
             }, message -> message instanceof TaskMessage.Rendered rendered && rendered.last());
         } catch (IOException e) {
-            throw new CommandFailure(ExitCode.FAILED, "The render ended: " + e.getMessage());
+            throw new CommandFailure(ExitCode.FAILED, WORDS.say("theRenderEnded", e.getMessage()));
         }
         return ExitCode.PROVEN.code();
     }

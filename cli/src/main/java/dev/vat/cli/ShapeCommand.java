@@ -3,6 +3,7 @@ package dev.vat.cli;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.ShapeSizes;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
@@ -11,6 +12,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "shape", mixinStandardHelpOptions = true, description = "Says what a shape is in stored pixels, or what shape a "
         + "stored size has.")
 final class ShapeCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ShapeCommand.class);
 
     private final Output output;
 
@@ -34,7 +37,7 @@ final class ShapeCommand implements Callable<Integer> {
             if (what.matches("\\d+x\\d+")) {
                 Size stored = Size.parse(what);
                 output.line(
-                        "stored " + stored + ", seen " + aspect.seen(stored) + ", " + aspect.displayAspect(stored).toDecimal(3) + " to 1");
+                        WORDS.say("storedSeenTo1", stored, aspect.seen(stored), aspect.displayAspect(stored).toDecimal(3)));
             } else {
                 ShapeSizes.at(ShapeSizes.parse(what), width, aspect).forEach(c -> output.line("%s  %+.2f %%".formatted(c.size(), c.off())));
             }

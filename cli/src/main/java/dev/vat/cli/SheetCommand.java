@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.Task;
 import dev.vat.protocol.TaskMessage;
 import dev.vat.protocol.storage.Places;
@@ -16,6 +17,8 @@ import picocli.CommandLine.Parameters;
         description = "Writes a page to hand over with a finished file, as HTML and PDF beside it: asked and found, worst frames, "
                 + "curve, contact sheet, fingerprint.")
 final class SheetCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(SheetCommand.class);
 
     private final Output output;
     private final Places places;
@@ -35,12 +38,12 @@ final class SheetCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Path absolute = file.toAbsolutePath().normalize();
         if (!Files.exists(absolute)) {
-            throw new NoSuchFileException(absolute.toString(), null, "there is no such file");
+            throw new NoSuchFileException(absolute.toString(), null, WORDS.say("thereIsNoSuchFile"));
         }
         TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, absolute.toString()),
                 _ -> {}, TaskMessage.SheetWritten.class::isInstance);
         output.event("sheet", "paths", written.paths());
-        written.paths().forEach(path -> output.say("Written: " + path));
+        written.paths().forEach(path -> output.say(WORDS.say("written", path)));
         return ExitCode.PROVEN.code();
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.cli;
 import static dev.vat.cli.MakeCommand.parse;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -17,6 +18,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "split", mixinStandardHelpOptions = true, description = "Splits a movie into pieces without encoding it anew: where "
         + "frames stand alone.")
 final class SplitCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(SplitCommand.class);
 
     private final Output output;
     private final Places places;
@@ -44,7 +47,7 @@ final class SplitCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         if ((every == null) == marks.isEmpty()) {
-            throw new CommandFailure(ExitCode.WRONG_USE, "Say either how long pieces are (--every) or where they begin (--at)");
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayEitherHowLongPiecesAre"));
         }
         Path folder = to == null ? file.toAbsolutePath().normalize().getParent() : to;
         return CommandRepack.run(places, output, new RepackOrder.Split(CommandRepack.absolute(file), CommandRepack.absolute(folder),

@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
+import dev.vat.core.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,6 +17,8 @@ import picocli.CommandLine.Option;
 
 @Command(name = "targets", mixinStandardHelpOptions = true, description = "Lists the targets there are, or the codecs.")
 final class TargetsCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(TargetsCommand.class);
 
     private final Output output;
 
@@ -43,8 +46,8 @@ final class TargetsCommand implements Callable<Integer> {
                     : Map.of("targets", Catalogue.targets().stream().map(TargetsCommand::describe).toList()));
         } else if (codecs) {
             for (Codec codec : Catalogue.codecs()) {
-                output.say("%-26s %s, %s %s%s, in %s. %s".formatted(codec.id(), codec.title(), codec.depthText(), codec.chroma().label(),
-                        codec.hasAlpha() ? ", alpha" : "", containers(codec), codec.plays()));
+                output.say(WORDS.say("in", "%-26s".formatted(codec.id()), codec.title(), codec.depthText(), codec.chroma().label(),
+                        codec.hasAlpha() ? WORDS.say("alpha") : "", containers(codec), codec.plays()));
             }
         } else {
             String recipient = "";
@@ -92,9 +95,9 @@ final class TargetsCommand implements Callable<Integer> {
                     "obstacles", answer.obstacles(), "nearest", answer.nearest().stream().map(n -> describe(n.target())).toList()));
             return ExitCode.PROVEN.code();
         }
-        output.say("Wished: a file that " + answer.wishes().stream().map(Wish::words).collect(Collectors.joining(", ")) + ".");
+        output.say(WORDS.say("wishedAFileThat", answer.wishes().stream().map(Wish::words).collect(Collectors.joining(", "))));
         answer.obstacles().forEach(output::say);
-        answer.nearest().forEach(n -> output.say("Near: " + n.words()));
+        answer.nearest().forEach(n -> output.say(WORDS.say("near", n.words())));
         answer.meeting().forEach(t -> output.say("%-22s %s. %s".formatted(t.id(), t.title(), t.why())));
         return ExitCode.PROVEN.code();
     }

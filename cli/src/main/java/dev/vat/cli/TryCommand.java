@@ -8,6 +8,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
 import dev.vat.core.trial.Trial;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Preparation;
 import dev.vat.engine.run.Survey;
@@ -29,6 +30,8 @@ import picocli.CommandLine.Parameters;
         + "whole ones will be.")
 final class TryCommand implements Callable<Integer> {
 
+    private static final Words WORDS = Words.of(TryCommand.class);
+
     private final Output output;
     private final Places places;
 
@@ -47,14 +50,14 @@ final class TryCommand implements Callable<Integer> {
     public Integer call() throws IOException, InterruptedException {
         Project project = ProjectFile.load(path.toAbsolutePath().normalize());
         if (project.currentReel().isEmpty()) {
-            throw new CommandFailure(ExitCode.FINDINGS, "The project has no reel to try");
+            throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectHasNoReelToTry"));
         }
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             Findings findings = Preparation.judge(project, survey);
             if (!findings.mayRun()) {
-                throw new CommandFailure(ExitCode.FINDINGS, "Nothing was tried: "
-                        + findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" ")));
+                throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasTried",
+                        findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
             }
             ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
             ProjectTrial tried = ProjectTrial.of(project, programme, survey.clips(), viewer.library());
@@ -64,26 +67,26 @@ final class TryCommand implements Callable<Integer> {
             project.deliverablesOn().forEach(d -> tell(d, files.get(d.id()), trial));
             Estimate seconds = ProjectTrial.seconds(files);
             output.event("forecast-run", "seconds", seconds);
-            output.say(String.format(Locale.ROOT, "The run takes some %.0f s, from %.0f to %.0f", seconds.middle(), seconds.low(),
-                    seconds.high()));
+            output.say(WORDS.say("theRunTakesSomeSFromTo", "%.0f".formatted(seconds.middle()), "%.0f".formatted(seconds.low()),
+                    "%.0f".formatted(seconds.high())));
         }
         return ExitCode.PROVEN.code();
     }
 
     private void tell(Deliverable deliverable, FileForecast forecast, Trial trial) {
         if (forecast == null) {
-            output.say(deliverable.title() + ": can't be tried"
-                    + (trial.failures().containsKey(deliverable.id()) ? ", " + trial.failures().get(deliverable.id()) : ""));
+            output.say(WORDS.say("cantBeTried", deliverable.title(),
+                    (trial.failures().containsKey(deliverable.id()) ? ", " + trial.failures().get(deliverable.id()) : "")));
             return;
         }
         output.event("forecast", "target", deliverable.id(), "bytes", forecast.bytes(), "psnr", forecast.psnr(), "ssim", forecast.ssim());
-        output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? ", nothing is lost"
-                : String.format(Locale.ROOT, ", PSNR %.1f dB (%.1f to %.1f), SSIM %.4f", forecast.psnr().middle(), forecast.psnr().low(),
-                        forecast.psnr().high(), forecast.ssim().middle())));
+        output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? WORDS.say("nothingIsLost")
+                : WORDS.say("psnrDBToSSIM", "%.1f".formatted(forecast.psnr().middle()), "%.1f".formatted(forecast.psnr().low()),
+                        "%.1f".formatted(forecast.psnr().high()), "%.4f".formatted(forecast.ssim().middle()))));
     }
 
     private static String bytes(Estimate e) {
-        return RoughForecast.bytes(Math.round(e.middle())) + " (" + RoughForecast.bytes(Math.round(e.low())) + " to "
-                + RoughForecast.bytes(Math.round(e.high())) + ")";
+        return WORDS.say("to", RoughForecast.bytes(Math.round(e.middle())), RoughForecast.bytes(Math.round(e.low())),
+                RoughForecast.bytes(Math.round(e.high())));
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.cli;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
 import dev.vat.protocol.VatVersion;
 import dev.vat.protocol.storage.Places;
@@ -22,6 +23,8 @@ import picocli.CommandLine;
         footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
             "4 made but not proven, 5 stopped by the user."})
 public final class Vat implements Runnable {
+
+    private static final Words WORDS = Words.of(Vat.class);
 
     /** What {@code --version} says. */
     static final class Version implements CommandLine.IVersionProvider {
@@ -137,8 +140,8 @@ public final class Vat implements Runnable {
     }
 
     private static int wrongUse(Output output, ParameterException e) {
-        String text = e.getMessage().lines().findFirst().orElse("Wrong use");
-        output.error(ExitCode.WRONG_USE, text + (text.endsWith(".") ? "" : ".") + " See: vat --help");
+        String text = e.getMessage().lines().findFirst().orElse(WORDS.say("wrongUse"));
+        output.error(ExitCode.WRONG_USE, WORDS.say("seeVatHelp", text + (text.endsWith(".") ? "" : ".")));
         return ExitCode.WRONG_USE.code();
     }
 
@@ -156,7 +159,7 @@ public final class Vat implements Runnable {
     /** The window, if this installation has one. */
     public static WindowLauncher window() {
         return ServiceLoader.load(WindowLauncher.class).findFirst()
-                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, "This installation has no window"));
+                .orElseThrow(() -> new CommandFailure(ExitCode.FAILED, WORDS.say("thisInstallationHasNoWindow")));
     }
 
     /** Whether the arguments mean the window: none, or nothing but paths to open. */

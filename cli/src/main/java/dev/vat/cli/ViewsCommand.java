@@ -17,6 +17,7 @@ import dev.vat.core.reel.View;
 import dev.vat.core.source.Location;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.engine.storage.LayoutStore;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -31,6 +32,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "views", mixinStandardHelpOptions = true, description = "Lays several sources into one picture, as a project that "
         + "make then takes.")
 final class ViewsCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(ViewsCommand.class);
 
     private final Output output;
     private final Places places;
@@ -108,7 +111,7 @@ final class ViewsCommand implements Callable<Integer> {
             made = Edits.setRate(parse(rate, Rate::parse)).apply(made);
         }
         output.event("project", "path", file.toString(), "views", layout.views().size());
-        output.say(layout.views().size() + " views, " + layout.arrangement().title() + ": " + file);
+        output.say(WORDS.say("views", layout.views().size(), layout.arrangement().title(), file));
         NewProject.write(made, file, output);
         return ExitCode.PROVEN.code();
     }
@@ -116,14 +119,15 @@ final class ViewsCommand implements Callable<Integer> {
     private Layout arranged(List<Item> items) throws IOException {
         if (kept != null) {
             return LayoutStore.in(places).find(kept)
-                    .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, "There is no layout '" + kept + "'")).withItems(items);
+                    .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereIsNoLayout", kept))).withItems(items);
         }
         Arrangement arrangement = rows != null ? parse(rows, Arrangement.Rows::parse)
                 : inset != null
                         ? parse(inset, text -> new Arrangement.Inset(Spot.parse(text), Rational.parse(share).dividedBy(Rational.of(100))))
                         : !areas.isEmpty() ? new Arrangement.Free(areas.stream().map(a -> parse(a, Area::parse)).toList())
                                 : parse("grid", _ -> new Arrangement.Grid(grid == null ? (int) Math.ceil(Math.sqrt(items.size())) : grid));
-        return Layout.of("Views", null, arrangement, items.stream().map(View::of).toList()).withBetween(parse(between, Rational::parse));
+        return Layout.of(WORDS.say("views2"), null, arrangement, items.stream().map(View::of).toList())
+                .withBetween(parse(between, Rational::parse));
     }
 
     private Layout dressed(Layout plain) {

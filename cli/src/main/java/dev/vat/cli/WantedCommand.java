@@ -5,6 +5,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
@@ -19,6 +20,8 @@ import picocli.CommandLine.Parameters;
 @Command(name = "wanted", mixinStandardHelpOptions = true,
         description = "Prints the frames of a sequence that have to be rendered (again), and nothing else.")
 final class WantedCommand implements Callable<Integer> {
+
+    private static final Words WORDS = Words.of(WantedCommand.class);
 
     private final Output output;
     private final Places places;
@@ -42,8 +45,8 @@ final class WantedCommand implements Callable<Integer> {
         SourceFinder.Found all = SourceFinder.find(path);
         List<Sequence> found = all.sequences();
         if (found.size() != 1) {
-            throw new CommandFailure(ExitCode.WRONG_USE, found.isEmpty() ? all.nothing("No numbered frames in " + path)
-                    : "There are " + found.size() + " sequences: name one frame of the one that is meant");
+            throw new CommandFailure(ExitCode.WRONG_USE, found.isEmpty() ? all.nothing(WORDS.say("noNumberedFramesIn", path))
+                    : WORDS.say("thereAreSequencesNameOne", found.size()));
         }
         Sequence sequence = found.getFirst();
         FrameRange range = sequence.range();

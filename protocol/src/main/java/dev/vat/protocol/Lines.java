@@ -2,6 +2,7 @@ package dev.vat.protocol;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.node.ObjectNode;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
 import java.io.BufferedReader;
 import java.io.IOException;
@@ -13,6 +14,8 @@ import java.util.Optional;
 
 /** Messages as lines of JSON over a pair of streams. Writing may be done by several threads. */
 public final class Lines {
+
+    private static final Words WORDS = Words.of(Lines.class);
 
     private final BufferedReader in;
     private final OutputStream out;
@@ -41,7 +44,7 @@ public final class Lines {
         try {
             return Optional.of(Json.MAPPER.readValue(line, Message.class));
         } catch (JsonProcessingException e) {
-            throw new IOException("Not a message: " + line.substring(0, Math.min(200, line.length())), e);
+            throw new IOException(WORDS.say("notAMessage", line.substring(0, Math.min(200, line.length()))), e);
         }
     }
 }

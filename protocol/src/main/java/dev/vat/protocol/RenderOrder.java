@@ -3,6 +3,7 @@ package dev.vat.protocol;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -19,6 +20,8 @@ import java.util.Locale;
 public record RenderOrder(String folder, String name, String camera, FrameRange range, Size size, boolean exr, int take, long leadIn,
         long millis, boolean jumbled, Long crash, List<Flaw> flaws) {
 
+    private static final Words WORDS = Words.of(RenderOrder.class);
+
     /** Something wrong with one frame. */
     public record Flaw(Kind kind, long frame) {
         /** @param text such as {@code torn@12} */
@@ -27,8 +30,8 @@ public record RenderOrder(String folder, String name, String camera, FrameRange 
             try {
                 return new Flaw(Kind.valueOf(parts[0].strip().toUpperCase(Locale.ROOT)), Long.parseLong(parts[1].strip()));
             } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
-                throw new IllegalArgumentException("'" + text + "' is no flaw; write one of "
-                        + Arrays.stream(Kind.values()).map(k -> k.name().toLowerCase(Locale.ROOT)).toList() + " and a frame: torn@12", e);
+                throw new IllegalArgumentException(WORDS.say("isNoFlawWriteOneOfAndAFrame", text,
+                        Arrays.stream(Kind.values()).map(k -> k.name().toLowerCase(Locale.ROOT)).toList()), e);
             }
         }
     }

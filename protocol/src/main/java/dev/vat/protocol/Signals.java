@@ -1,5 +1,6 @@
 package dev.vat.protocol;
 
+import dev.vat.core.words.Words;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.Method;
 import java.lang.reflect.Proxy;
@@ -9,6 +10,8 @@ import java.lang.reflect.Proxy;
  * by name, for the compiler warns of every use of it.
  */
 public final class Signals {
+
+    private static final Words WORDS = Words.of(Signals.class);
 
     private static final String SIGNAL = "sun.misc.Signal";
     private static final String HANDLER = "sun.misc.SignalHandler";
@@ -42,7 +45,7 @@ public final class Signals {
                         }
                         case "equals" -> proxy == arguments[0];
                         case "hashCode" -> System.identityHashCode(proxy);
-                        default -> "signal " + name;
+                        default -> WORDS.say("signal", name);
                     });
             Object former = handle(name, handler);
             return () -> {
@@ -64,7 +67,7 @@ public final class Signals {
         try {
             return handle.invoke(null, signal.getConstructor(String.class).newInstance(name), handler);
         } catch (InvocationTargetException e) {
-            throw new IllegalArgumentException("There is no signal " + name + " here: " + e.getCause().getMessage(), e.getCause());
+            throw new IllegalArgumentException(WORDS.say("thereIsNoSignalHere", name, e.getCause().getMessage()), e.getCause());
         }
     }
 }

@@ -20,6 +20,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 
@@ -96,7 +97,7 @@ public sealed interface ViewerMessage extends Message {
     record Shape(int width, int height, Rgb ground, Showing look, OutputView as) {
         public Shape {
             if (width < 1 || height < 1) {
-                throw new IllegalArgumentException("No picture of " + width + "x" + height);
+                throw new IllegalArgumentException(Words.of(ViewerMessage.class).say("noPictureOfX", width, height));
             }
         }
     }
@@ -177,7 +178,7 @@ public sealed interface ViewerMessage extends Message {
     record Scope(Taken picture, Drawn kind) implements Subject {
         /** What is drawn of them. */
         public enum Drawn {
-            WAVEFORM("waveform"), PARADE("R, G, B"), VECTORS("Cb and Cr"), HISTOGRAM("histogram");
+            WAVEFORM("waveform"), PARADE("R, G, B"), VECTORS(Words.of(ViewerMessage.class).say("cbAndCr")), HISTOGRAM("histogram");
 
             private final String title;
 

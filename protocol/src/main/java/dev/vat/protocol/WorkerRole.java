@@ -1,5 +1,6 @@
 package dev.vat.protocol;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 
 /** What a worker process is for. */
@@ -32,6 +33,6 @@ public enum WorkerRole {
 
     public static WorkerRole parse(String id) {
         return Arrays.stream(values()).filter(r -> r.id.equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no worker '" + id + "'"));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(WorkerRole.class).say("thereIsNoWorker", id)));
     }
 }

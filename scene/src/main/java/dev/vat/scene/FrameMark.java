@@ -1,5 +1,6 @@
 package dev.vat.scene;
 
+import dev.vat.core.words.Words;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -15,6 +16,8 @@ import java.util.TreeMap;
  */
 public record FrameMark(int shot, int number) {
 
+    private static final Words WORDS = Words.of(FrameMark.class);
+
     private static final int ACROSS = 80;
     private static final int DOWN = 45;
     private static final int SHOT_BITS = 4;
@@ -25,7 +28,7 @@ public record FrameMark(int shot, int number) {
 
     public FrameMark {
         if (shot < 0 || shot >= 1 << SHOT_BITS || number < 0 || number >= 1 << NUMBER_BITS) {
-            throw new IllegalArgumentException("No mark says shot " + shot + ", frame " + number);
+            throw new IllegalArgumentException(WORDS.say("noMarkSaysShotFrame", shot, number));
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.core.burnin;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Optional;
@@ -7,11 +8,11 @@ import java.util.Optional;
 /** What can stand in braces in words that Vat writes into pictures: {@code {timecode}}. */
 public enum Field {
     /** Number of the source's frame, as its file has it. */
-    FRAME("frame number of the source"),
+    FRAME(Words.of(Field.class).say("frameNumberOfTheSource")),
     /** Number of the reel's frame, from 0. */
-    REEL_FRAME("frame number of the reel"),
+    REEL_FRAME(Words.of(Field.class).say("frameNumberOfTheReel")),
     TIMECODE("timecode"),
-    SOURCE("name of the source"),
+    SOURCE(Words.of(Field.class).say("nameOfTheSource")),
     /** Found in the source's name. */
     CAMERA("camera"),
     /** Found in the source's name. */
@@ -20,13 +21,13 @@ public enum Field {
     DATE("date"),
     /** Of the programme, as timecode. */
     LENGTH("length"),
-    REEL("name of the reel"),
+    REEL(Words.of(Field.class).say("nameOfTheReel")),
     /** Who the file is for; nothing while no file is looked at. */
-    TARGET("who the file is for"),
+    TARGET(Words.of(Field.class).say("whoTheFileIsFor")),
     /** Days that are over by a layout's calendar. */
-    DAYS("days that are over"),
+    DAYS(Words.of(Field.class).say("daysThatAreOver")),
     /** By a layout's calendar. */
-    CALENDAR("date in the story"),
+    CALENDAR(Words.of(Field.class).say("dateInTheStory")),
     SIZE("size"),
     RATE("rate");
 

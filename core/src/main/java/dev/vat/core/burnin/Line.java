@@ -1,5 +1,7 @@
 package dev.vat.core.burnin;
 
+import dev.vat.core.words.Words;
+
 /**
  * One line of a burn-in.
  *
@@ -8,6 +10,8 @@ package dev.vat.core.burnin;
  */
 public record Line(Wording words, Spot at, double size, int ground) {
 
+    private static final Words WORDS = Words.of(Line.class);
+
     private static final double USUAL = 4;
     private static final int HALF_DARK = 55;
     private static final double SMALLEST = 1;
@@ -15,10 +19,10 @@ public record Line(Wording words, Spot at, double size, int ground) {
 
     public Line {
         if (!(size >= SMALLEST && size <= LARGEST)) {
-            throw new IllegalArgumentException("Letters are from 1 to 40 percent of the picture's height, not " + size);
+            throw new IllegalArgumentException(WORDS.say("lettersAreFrom1To40Percent", size));
         }
         if (ground < 0 || ground > 100) {
-            throw new IllegalArgumentException("A ground is from 0 to 100 percent dark, not " + ground);
+            throw new IllegalArgumentException(WORDS.say("aGroundIsFrom0To100Percent", ground));
         }
     }
 

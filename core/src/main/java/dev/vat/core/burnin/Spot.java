@@ -1,5 +1,6 @@
 package dev.vat.core.burnin;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.stream.Collectors;
@@ -15,9 +16,9 @@ public enum Spot {
 
     /** @param text such as {@code bottom-left} */
     public static Spot parse(String text) {
-        return Arrays.stream(values()).filter(s -> s.title().equals(text.strip().replace('-', ' '))).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("'" + text.strip() + "' is no place; there are "
-                        + Arrays.stream(values()).map(s -> s.title().replace(' ', '-')).collect(Collectors.joining(", "))));
+        return Arrays.stream(values()).filter(s -> s.id().equals(text.strip().replace(' ', '-'))).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(Spot.class).say("isNoPlaceThereAre", text.strip(),
+                        Arrays.stream(values()).map(Spot::id).collect(Collectors.joining(", ")))));
     }
 
     /** From 0, the left, over one half to 1. */
@@ -30,7 +31,11 @@ public enum Spot {
         return ordinal() / ACROSS / 2.;
     }
 
+    private String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
     public String title() {
-        return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        return Words.of(Spot.class).say(name().toLowerCase(Locale.ROOT));
     }
 }

@@ -1,5 +1,7 @@
 package dev.vat.core.burnin;
 
+import dev.vat.core.words.Words;
+
 /**
  * A picture that is laid over.
  *
@@ -9,15 +11,17 @@ package dev.vat.core.burnin;
  */
 public record Watermark(String path, Spot at, double size, int opacity) {
 
+    private static final Words WORDS = Words.of(Watermark.class);
+
     private static final double USUAL = 12;
     private static final int FAINT = 60;
 
     public Watermark {
         if (!(size >= 1 && size <= 100)) {
-            throw new IllegalArgumentException("A watermark is from 1 to 100 percent of the picture's height, not " + size);
+            throw new IllegalArgumentException(WORDS.say("aWatermarkIsFrom1To100Percent", size));
         }
         if (opacity < 1 || opacity > 100) {
-            throw new IllegalArgumentException("A watermark covers from 1 to 100 percent, not " + opacity);
+            throw new IllegalArgumentException(WORDS.say("aWatermarkCoversFrom1To", opacity));
         }
     }
 

@@ -2,6 +2,7 @@ package dev.vat.core.burnin;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
@@ -13,15 +14,17 @@ import java.util.stream.Collectors;
 /** Words with fields in braces that stand for something else at every frame: {@code {source} {frame}}. */
 public record Wording(@JsonValue String text) {
 
+    private static final Words WORDS = Words.of(Wording.class);
+
     private static final Pattern BRACES = Pattern.compile("\\{([^{}]*)\\}");
     private static final int LONGEST = 500;
 
     public Wording {
         if (text.isBlank() || text.length() > LONGEST) {
-            throw new IllegalArgumentException("Words to write into a picture have from 1 to " + LONGEST + " letters");
+            throw new IllegalArgumentException(WORDS.say("wordsToWriteIntoAPicture", LONGEST));
         }
         if (text.chars().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException("A line of words can't hold a line break or a tab");
+            throw new IllegalArgumentException(WORDS.say("aLineOfWordsCantHoldALine"));
         }
     }
 
@@ -31,8 +34,8 @@ public record Wording(@JsonValue String text) {
         Matcher braces = BRACES.matcher(wording.text);
         while (braces.find()) {
             if (Field.find(braces.group(1)).isEmpty()) {
-                throw new IllegalArgumentException("There is no field {" + braces.group(1) + "}; there are "
-                        + Arrays.stream(Field.values()).map(Field::toString).collect(Collectors.joining(" ")));
+                throw new IllegalArgumentException(WORDS.say("thereIsNoFieldThereAre", braces.group(1),
+                        Arrays.stream(Field.values()).map(Field::toString).collect(Collectors.joining(" "))));
             }
         }
         return wording;

@@ -3,6 +3,7 @@ package dev.vat.core.content;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.words.Words;
 import java.util.Optional;
 
 /**
@@ -13,6 +14,8 @@ import java.util.Optional;
  * @param soft what was counted in all frames
  */
 public record AlphaFit(AlphaKind fits, FrameLook.Soft soft) {
+
+    private static final Words WORDS = Words.of(AlphaFit.class);
 
     /** Fewer half-transparent pixels than this prove nothing. */
     private static final long ENOUGH = 400;
@@ -39,6 +42,6 @@ public record AlphaFit(AlphaKind fits, FrameLook.Soft soft) {
 
     /** What was counted, in words. */
     public String evidence() {
-        return soft.brighter() + " of " + soft.pixels() + " half-transparent pixels have a colour brighter than their alpha";
+        return WORDS.say("ofHalfTransparentPixels", soft.brighter(), soft.pixels());
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.core.content;
 
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -9,6 +10,8 @@ import java.util.List;
  * slowly and cuts don't come back; a white frame is a flash.
  */
 final class Blanks {
+
+    private static final Words WORDS = Words.of(Blanks.class);
 
     private static final int LONGEST = 3;
     private static final float BLACK = .004f;
@@ -33,8 +36,8 @@ final class Blanks {
                     frames.add(series.number(f));
                 }
                 found.add(new ContentFault(ContentFault.Kind.BLANK, frames, series.number(i - 1),
-                        (series.look(i).brightness() < BLACK ? "black" : "one colour all over")
-                                + ", between frames that show a picture"));
+                        WORDS.say("betweenFramesThatShowAPicture",
+                                (series.look(i).brightness() < BLACK ? WORDS.say("black") : WORDS.say("oneColourAllOver")))));
             }
         }
         return found;

@@ -1,6 +1,7 @@
 package dev.vat.core.content;
 
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /**
@@ -13,22 +14,24 @@ import java.util.List;
  */
 public record ContentFault(Kind kind, List<Long> frames, Long beside, String evidence) {
 
+    private static final Words WORDS = Words.of(ContentFault.class);
+
     /** What looks wrong. */
     public enum Kind {
         BLANK("blank", true),
         REPEATED("repeated", true),
         TORN("torn", true),
-        POP("local pop", true),
-        NOISE("noisier than its neighbours", true),
+        POP(Words.of(ContentFault.class).say("localPop"), true),
+        NOISE(Words.of(ContentFault.class).say("noisierThanItsNeighbours"), true),
         /** Frames of a later render stand where others were, and the picture jumps between them. */
-        OVERWRITTEN("written over", false),
-        SESSIONS("of two sessions", false),
-        STILL_HEAD("still at the head", false),
-        STILL_TAIL("still at the tail", false),
-        UNSETTLED("not settled yet", false),
-        EDGE("touches the edge", false),
-        EIGHT_BIT("8-bit values in 16 bits", false),
-        ODD_VALUES("values that are no colour", false);
+        OVERWRITTEN(Words.of(ContentFault.class).say("writtenOver"), false),
+        SESSIONS(Words.of(ContentFault.class).say("ofTwoSessions"), false),
+        STILL_HEAD(Words.of(ContentFault.class).say("stillAtTheHead"), false),
+        STILL_TAIL(Words.of(ContentFault.class).say("stillAtTheTail"), false),
+        UNSETTLED(Words.of(ContentFault.class).say("notSettledYet"), false),
+        EDGE(Words.of(ContentFault.class).say("touchesTheEdge"), false),
+        EIGHT_BIT(Words.of(ContentFault.class).say("8BitValuesIn16Bits"), false),
+        ODD_VALUES(Words.of(ContentFault.class).say("valuesThatAreNoColour"), false);
 
         private final String label;
         private final boolean single;
@@ -51,7 +54,7 @@ public record ContentFault(Kind kind, List<Long> frames, Long beside, String evi
     public ContentFault {
         frames = List.copyOf(frames);
         if (frames.isEmpty()) {
-            throw new IllegalArgumentException("A fault of content is about at least one frame");
+            throw new IllegalArgumentException(WORDS.say("aFaultOfContentIsAboutAt"));
         }
     }
 

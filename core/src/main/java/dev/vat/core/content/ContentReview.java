@@ -3,6 +3,7 @@ package dev.vat.core.content;
 import dev.vat.core.picture.FrameLook;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,6 +17,8 @@ import java.util.TreeMap;
  * flashes and held drawings are no faults; docs/formats.md tells how often each check was wrong.
  */
 public final class ContentReview {
+
+    private static final Words WORDS = Words.of(ContentReview.class);
 
     public static final ContentReview NOTHING = new ContentReview(List.of(), Optional.empty());
 
@@ -85,11 +88,11 @@ public final class ContentReview {
             }
         }
         if (eight && !looked.isEmpty()) {
-            found.add(new ContentFault(ContentFault.Kind.EIGHT_BIT, looked, null, "every sample is an 8-bit value written twice"));
+            found.add(new ContentFault(ContentFault.Kind.EIGHT_BIT, looked, null, WORDS.say("everySampleIsAn8BitValue")));
         }
         if (!odd.isEmpty()) {
-            found.add(new ContentFault(ContentFault.Kind.ODD_VALUES, odd, null, sum.notANumber() + " samples are no number, "
-                    + sum.infinite() + " infinite, " + sum.negative() + " below zero"));
+            found.add(new ContentFault(ContentFault.Kind.ODD_VALUES, odd, null,
+                    WORDS.say("samplesAreNoNumberInfinite", sum.notANumber(), sum.infinite(), sum.negative())));
         }
     }
 

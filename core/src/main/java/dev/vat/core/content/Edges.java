@@ -2,6 +2,7 @@ package dev.vat.core.content;
 
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -14,6 +15,8 @@ import java.util.stream.Collectors;
  * of the edge that change far more than they usually do, while most of the edge stays as it is.
  */
 final class Edges {
+
+    private static final Words WORDS = Words.of(Edges.class);
 
     private enum Side {
         TOP, BOTTOM, LEFT, RIGHT
@@ -47,8 +50,8 @@ final class Edges {
         if (frames.size() < FEWEST_FRAMES) {
             return List.of();
         }
-        return List.of(new ContentFault(ContentFault.Kind.EDGE, frames, null, "something reaches the edge ("
-                + sides.stream().map(s -> s.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", ")) + ")"));
+        return List.of(new ContentFault(ContentFault.Kind.EDGE, frames, null, WORDS.say("somethingReachesTheEdge",
+                sides.stream().map(s -> WORDS.say("side." + s.name().toLowerCase(Locale.ROOT))).collect(Collectors.joining(", ")))));
     }
 
     private static Set<Side> opaqueAt(FrameLook look) {

@@ -1,11 +1,14 @@
 package dev.vat.core.content;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.LongStream;
 
 /** What is odd at the ends of a sequence: stretches in which nothing moves, and a start that hasn't settled. */
 final class Ends {
+
+    private static final Words WORDS = Words.of(Ends.class);
 
     /** Shorter stretches are a pause, not worth a word. */
     private static final int FEWEST_STILL = 8;
@@ -25,14 +28,14 @@ final class Ends {
             return found;
         }
         if (head + 1 >= FEWEST_STILL) {
-            found.add(fault(series, ContentFault.Kind.STILL_HEAD, 0, head, "nothing moves before " + series.label(head + 1)));
+            found.add(fault(series, ContentFault.Kind.STILL_HEAD, 0, head, WORDS.say("nothingMovesBefore", series.label(head + 1))));
         }
         int tail = last;
         while (series.same(tail - 1, last)) {
             tail--;
         }
         if (last - tail + 1 >= FEWEST_STILL) {
-            found.add(fault(series, ContentFault.Kind.STILL_TAIL, tail, last, "nothing moves after " + series.label(tail)));
+            found.add(fault(series, ContentFault.Kind.STILL_TAIL, tail, last, WORDS.say("nothingMovesAfter", series.label(tail))));
         }
         unsettled(series, found);
         return found;
@@ -69,8 +72,8 @@ final class Ends {
         }
         if (early > 1.25 * late && restless * 20 <= series.count() - end) {
             found.add(fault(series, ContentFault.Kind.UNSETTLED, 0, end - 1,
-                    "the picture changes by %.2f codes a frame at first, by %.2f from %s on"
-                            .formatted(series.change(1), steady, series.label(end))));
+                    WORDS.say("thePictureChangesByCodes", "%.2f".formatted(series.change(1)), "%.2f".formatted(steady),
+                            series.label(end))));
         }
     }
 

@@ -1,10 +1,13 @@
 package dev.vat.core.content;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
 /** Frames with much more grain than those before and after, as when samples were cut or a denoiser was left out. */
 final class Noise {
+
+    private static final Words WORDS = Words.of(Noise.class);
 
     private static final double OVER = 1.6;
     private static final float LEAST = .7f;
@@ -19,7 +22,7 @@ final class Noise {
             if (own >= LEAST && own > OVER * beside && own > OVER * highest(series, i) && !series.isCut(i) && !series.isCut(i + 1)
                     && Math.abs(series.look(i).brightness() - series.look(i - 1).brightness()) < .05) {
                 found.add(new ContentFault(ContentFault.Kind.NOISE, List.of(series.number(i)), series.number(i - 1),
-                        "grain of %.1f codes, %.1f in the frames beside it".formatted(own, beside)));
+                        WORDS.say("grainOfCodesInTheFrames", "%.1f".formatted(own), "%.1f".formatted(beside))));
             }
         }
         return found;

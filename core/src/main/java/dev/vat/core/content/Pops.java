@@ -1,6 +1,7 @@
 package dev.vat.core.content;
 
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -10,6 +11,8 @@ import java.util.List;
  * trace beside it in the frames before and after; what blinks does it again; a flash changes most of the picture.
  */
 final class Pops {
+
+    private static final Words WORDS = Words.of(Pops.class);
 
     private static final double LEAST = 5;
     private static final double OVER_STEP = 4;
@@ -28,7 +31,7 @@ final class Pops {
             int[] cells = cells(series, i);
             if (cells.length > 0 && !blinks(series, i, cells)) {
                 found.add(new ContentFault(ContentFault.Kind.POP, List.of(series.number(i)), series.number(i - 1),
-                        "a part of the picture (" + place(cells) + ") changes for this one frame and goes back"));
+                        WORDS.say("aPartOfThePictureChanges", place(cells))));
             }
         }
         return found;

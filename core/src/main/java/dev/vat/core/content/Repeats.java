@@ -1,5 +1,6 @@
 package dev.vat.core.content;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -8,6 +9,8 @@ import java.util.List;
  * often or regularly: a repeat that has another one near it is taken as meant.
  */
 final class Repeats {
+
+    private static final Words WORDS = Words.of(Repeats.class);
 
     private static final int NEAR = 6;
     private static final int FEWEST_MOVES = 8;
@@ -24,7 +27,7 @@ final class Repeats {
             int earlier = series.look(i).flat() || series.look(i).brightness() < DARK ? -1 : twin(series, i);
             if (earlier >= 0 && isAlone(series, i, earlier)) {
                 found.add(new ContentFault(ContentFault.Kind.REPEATED, List.of(series.number(i)), series.number(earlier),
-                        "the same picture as " + series.label(earlier) + ", bit for bit, while the frames around it move"));
+                        WORDS.say("theSamePictureAsBitForBit", series.label(earlier))));
             }
         }
         return found;

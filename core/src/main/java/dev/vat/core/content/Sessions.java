@@ -3,6 +3,7 @@ package dev.vat.core.content;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.List;
  * session below those of an earlier one are another matter: if the picture jumps between them as well, a render was written over another.
  */
 final class Sessions {
+
+    private static final Words WORDS = Words.of(Sessions.class);
 
     private static final long SHORTEST_PAUSE = 10 * 60_000L;
     private static final int PAUSE_IN_FRAMES = 20;
@@ -48,10 +51,10 @@ final class Sessions {
             return List.of();
         }
         return List.of(jump != null
-                ? new ContentFault(ContentFault.Kind.OVERWRITTEN, over, jump, "written in a later session than the frames from "
-                        + sequence.pattern().number(jump) + " on, and the picture jumps there")
+                ? new ContentFault(ContentFault.Kind.OVERWRITTEN, over, jump,
+                        WORDS.say("writtenInALaterSessionThan", sequence.pattern().number(jump)))
                 : new ContentFault(ContentFault.Kind.SESSIONS, over, null,
-                        "written in a later session than the frames after them"));
+                        WORDS.say("writtenInALaterSessionThan2")));
     }
 
     /** The time at which the last session began, or the least long value if all frames are of one session. */

@@ -1,6 +1,7 @@
 package dev.vat.core.content;
 
 import dev.vat.core.picture.FrameLook;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -10,6 +11,8 @@ import java.util.List;
  * within a few frames, part of the picture is held on purpose.
  */
 final class Tears {
+
+    private static final Words WORDS = Words.of(Tears.class);
 
     private static final int FEWEST = 2;
     private static final int APART = 6;
@@ -45,7 +48,7 @@ final class Tears {
     private static ContentFault at(Series series, int place) {
         if (blackBelow(series, place)) {
             return new ContentFault(ContentFault.Kind.TORN, List.of(series.number(place)), series.number(place - 1),
-                    "its lower part is black, the frames before and after show a picture there");
+                    WORDS.say("itsLowerPartIsBlackTheFrames"));
         }
         if (place == 0 || Math.abs(series.look(place).brightness() - series.look(place - 1).brightness()) > FADING) {
             return null;
@@ -55,7 +58,7 @@ final class Tears {
             String part = part(series, place, other, moving);
             if (part != null && !series.same(place, other)) {
                 return new ContentFault(ContentFault.Kind.TORN, List.of(series.number(place)), series.number(other),
-                        "its " + part + " part is that of " + series.label(other) + ", the rest is new");
+                        WORDS.say("itsPartIsThatOfTheRestIs", part, series.label(other)));
             }
         }
         return null;

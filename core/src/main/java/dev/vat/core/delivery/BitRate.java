@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.words.Words;
 import java.math.BigDecimal;
 import java.util.Locale;
 import java.util.regex.Matcher;
@@ -7,6 +8,8 @@ import java.util.regex.Pattern;
 
 /** Bit rates as people write them: {@code 8 Mbit/s}, {@code 800k}; decimal units. */
 public final class BitRate {
+
+    private static final Words WORDS = Words.of(BitRate.class);
 
     private static final Pattern TEXT = Pattern.compile("(\\d+(?:\\.\\d+)?)\\s*([kmg]?)(?:bit/s|bps|b/s)?", Pattern.CASE_INSENSITIVE);
 
@@ -16,7 +19,7 @@ public final class BitRate {
     public static long parse(String text) {
         Matcher m = TEXT.matcher(text.strip().replace(',', '.'));
         if (!m.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is not a bit rate: write 8 Mbit/s or 800k");
+            throw new IllegalArgumentException(WORDS.say("isNotABitRateWrite8Mbit", text));
         }
         long unit = switch (m.group(2).toLowerCase(Locale.ROOT)) {
             case "k" -> 1_000L;

@@ -3,45 +3,48 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
 
 /** What broadcasters ask for beside AVC-Intra and VC-3: MPEG-2 (ITU-T H.262, 4:2:2 profile) and DV (IEC 61834, SMPTE 314M). */
 final class Broadcast {
 
+    private static final Words WORDS = Words.of(Broadcast.class);
+
     private static final Size LINES_625 = Size.of(720, 576);
     private static final Size LINES_525 = Size.of(720, 480);
     private static final Limits FULL_HD = Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001));
 
     /** 50 Mbit/s, groups of half a second. */
-    static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", "MPEG-2 4:2:2 50 Mbit/s long GOP").reports("mpeg2video", "4:2:2")
+    static final Codec MPEG2_LONG_50 = Codec.named("mpeg2-422-50", WORDS.say("mpeg242250MbitSLongGOP")).reports("mpeg2video", "4:2:2")
             .samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).limits(FULL_HD).pixelAspects(PixelAspect.SQUARE)
             .interlaced(Scan.TOP_FIRST).group(1).fixedGroup().whole().bitsPerPixel(.7, 1.1)
-            .plays("Taken by most broadcasters.").build();
+            .plays(WORDS.say("takenByMostBroadcasters")).build();
 
-    static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", "MPEG-2 4:2:2 50 Mbit/s intra, 625 lines", LINES_625,
+    static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", WORDS.say("mpeg242250MbitSIntra625"), LINES_625,
             Rate.of(25));
-    static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", "MPEG-2 4:2:2 50 Mbit/s intra, 525 lines", LINES_525,
+    static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", WORDS.say("mpeg242250MbitSIntra525"), LINES_525,
             Rate.of(30000, 1001));
 
-    static final Codec DV25_625 = dv("dv25-625", "DV 25 Mbit/s, 625 lines", Chroma.YUV420, LINES_625, Rate.of(25), 2.3, 2.9);
-    static final Codec DV25_525 = dv("dv25-525", "DV 25 Mbit/s, 525 lines", Chroma.YUV411, LINES_525, Rate.of(30000, 1001), 2.3, 2.9);
-    static final Codec DV50_625 = dv("dv50-625", "DV 50 Mbit/s, 625 lines", Chroma.YUV422, LINES_625, Rate.of(25), 4.7, 5.7);
-    static final Codec DV50_525 = dv("dv50-525", "DV 50 Mbit/s, 525 lines", Chroma.YUV422, LINES_525, Rate.of(30000, 1001), 4.7, 5.7);
+    static final Codec DV25_625 = dv("dv25-625", WORDS.say("dv25MbitS625Lines"), Chroma.YUV420, LINES_625, Rate.of(25), 2.3, 2.9);
+    static final Codec DV25_525 = dv("dv25-525", WORDS.say("dv25MbitS525Lines"), Chroma.YUV411, LINES_525, Rate.of(30000, 1001), 2.3, 2.9);
+    static final Codec DV50_625 = dv("dv50-625", WORDS.say("dv50MbitS625Lines"), Chroma.YUV422, LINES_625, Rate.of(25), 4.7, 5.7);
+    static final Codec DV50_525 = dv("dv50-525", WORDS.say("dv50MbitS525Lines"), Chroma.YUV422, LINES_525, Rate.of(30000, 1001), 4.7, 5.7);
 
     private static Codec dv(String id, String title, Chroma chroma, Size size, Rate rate, double low, double high) {
         return Codec.named(id, title).reports("dvvideo", "unknown").samples(chroma, 8).in(Container.MOV, Container.AVI)
                 .rangeUnstatedIn(Container.MOV)
                 .limits(Limits.only(Set.of(size), rate)).bitsPerPixel(low, high)
                 .pixelAspects(shapes(size)).interlaced(Scan.BOTTOM_FIRST).alwaysCalled(Scan.BOTTOM_FIRST)
-                .plays("Opens in editing programs, old ones too; plays out on DV equipment.").build();
+                .plays(WORDS.say("opensInEditingProgramsOld")).build();
     }
 
     private static Codec mpeg2Intra(String id, String title, Size size, Rate rate) {
         return Codec.named(id, title).reports("mpeg2video", "4:2:2").samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV).whole()
                 .bitsPerPixel(.7, 5).limits(Limits.only(Set.of(size), rate)).pixelAspects(shapes(size))
                 .interlaced(size.equals(LINES_625) ? Scan.TOP_FIRST : Scan.BOTTOM_FIRST)
-                .plays("Taken by broadcasters in standard definition.").build();
+                .plays(WORDS.say("takenByBroadcastersInStandard")).build();
     }
 
     /** 4:3 and 16:9 over the whole width, as the coded pictures say it. */

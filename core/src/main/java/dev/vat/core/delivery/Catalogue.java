@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -8,15 +9,18 @@ import java.util.stream.Collectors;
 /** Every codec and target that Vat offers; the one place that sheet, findings, command line and documents read. */
 public final class Catalogue {
 
+    private static final Words WORDS = Words.of(Catalogue.class);
+
     /** Codecs that belong together, under one heading. */
     public record Family(String title, List<Codec> codecs) {}
 
     /** One file a family; a new family is added here. */
     private static final List<Family> FAMILIES = List.of(new Family("H.264", H264.all()), new Family("H.265", H265.all()),
-            new Family("VP9 and AV1", OpenWeb.all()), new Family("ProRes", ProRes.all()), new Family("DNxHD and DNxHR", Vc3.all()),
-            new Family("MPEG-2 and DV", Broadcast.all()), new Family("CineForm and Motion JPEG", FrameByFrame.all()),
-            new Family("Without loss", Lossless.all()), new Family("Moving stills", MovingStills.all()),
-            new Family("Numbered frames", NumberedStills.all()));
+            new Family(WORDS.say("vp9AndAV1"), OpenWeb.all()), new Family("ProRes", ProRes.all()),
+            new Family(WORDS.say("dnxhdAndDNxHR"), Vc3.all()),
+            new Family(WORDS.say("mpeg2AndDV"), Broadcast.all()), new Family(WORDS.say("cineformAndMotionJPEG"), FrameByFrame.all()),
+            new Family(WORDS.say("withoutLoss"), Lossless.all()), new Family(WORDS.say("movingStills"), MovingStills.all()),
+            new Family(WORDS.say("numberedFrames"), NumberedStills.all()));
 
     private static final List<Codec> CODECS = FAMILIES.stream().map(Family::codecs).flatMap(List::stream).toList();
 
@@ -46,8 +50,8 @@ public final class Catalogue {
 
     /** @throws IllegalArgumentException naming the targets there are */
     public static Target target(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException("There is no target '" + id + "'; there are "
-                + targets().stream().map(Target::id).collect(Collectors.joining(", "))));
+        return find(id).orElseThrow(() -> new IllegalArgumentException(
+                WORDS.say("thereIsNoTargetThereAre", id, targets().stream().map(Target::id).collect(Collectors.joining(", ")))));
     }
 
     public static Optional<Codec> findCodec(String id) {
@@ -56,8 +60,8 @@ public final class Catalogue {
 
     /** @throws IllegalArgumentException naming the codecs there are */
     public static Codec codec(String id) {
-        return findCodec(id).orElseThrow(() -> new IllegalArgumentException("There is no codec '" + id + "'; there are "
-                + CODECS.stream().map(Codec::id).collect(Collectors.joining(", "))));
+        return findCodec(id).orElseThrow(() -> new IllegalArgumentException(
+                WORDS.say("thereIsNoCodecThereAre", id, CODECS.stream().map(Codec::id).collect(Collectors.joining(", ")))));
     }
 
     /** The bit rate that belongs to a codec's profile at a rate, where that is a rule of its standard; else 0. */

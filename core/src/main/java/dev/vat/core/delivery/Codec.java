@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
 
@@ -10,6 +11,8 @@ import java.util.Set;
  * report of it. Entries are written by a {@link CodecBuilder}, one file a family.
  */
 public final class Codec {
+
+    private static final Words WORDS = Words.of(Codec.class);
 
     private final CodecBuilder b;
 
@@ -207,7 +210,7 @@ public final class Codec {
 
     /** {@code 10-bit}, or {@code 10-bit coded, read as 12} where decoders give back more. */
     public String depthText() {
-        return codedBits() == readBits() ? codedBits() + "-bit" : codedBits() + "-bit coded, read as " + readBits();
+        return codedBits() == readBits() ? codedBits() + "-bit" : WORDS.say("bitCodedReadAs", codedBits(), readBits());
     }
 
     /** A rate control in words, with the number in its unit. */

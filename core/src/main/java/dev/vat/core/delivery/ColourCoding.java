@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -17,40 +18,46 @@ import java.util.stream.Collectors;
  */
 public record ColourCoding(String id, String title, String matrix, String primaries, String transfer, String range) {
 
+    private static final Words WORDS = Words.of(ColourCoding.class);
+
     /** High definition, Recommendation ITU-R BT.709. */
-    public static final ColourCoding REC709 = new ColourCoding("rec709", "Rec.709 limited", "bt709", "bt709", "bt709", "limited");
+    public static final ColourCoding REC709 = new ColourCoding("rec709", WORDS.say("rec709Limited"), "bt709", "bt709", "bt709", "limited");
     /** The same with every code in use, from 0 on. */
-    public static final ColourCoding REC709_FULL = new ColourCoding("rec709-full", "Rec.709 full", "bt709", "bt709", "bt709", "full");
+    public static final ColourCoding REC709_FULL = new ColourCoding("rec709-full", WORDS.say("rec709Full"), "bt709", "bt709", "bt709",
+            "full");
     /** Called by the curve of computer screens, IEC 61966-2-1. */
-    public static final ColourCoding SRGB = new ColourCoding("srgb", "sRGB curve, Rec.709 matrix, limited", "bt709", "bt709",
+    public static final ColourCoding SRGB = new ColourCoding("srgb", WORDS.say("srgbCurveRec709MatrixLimited"), "bt709", "bt709",
             "iec61966-2-1", "limited");
     /** Standard definition of 625 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_625 = new ColourCoding("rec601-625", "Rec.601 (625 lines) limited", "bt470bg", "bt470bg",
+    public static final ColourCoding REC601_625 = new ColourCoding("rec601-625", WORDS.say("rec601Of625Lines"), "bt470bg", "bt470bg",
             "smpte170m", "limited");
     /** Standard definition of 525 lines, Recommendation ITU-R BT.601. */
-    public static final ColourCoding REC601_525 = new ColourCoding("rec601-525", "Rec.601 (525 lines) limited", "smpte170m", "smpte170m",
+    public static final ColourCoding REC601_525 = new ColourCoding("rec601-525", WORDS.say("rec601Of525Lines"), "smpte170m", "smpte170m",
             "smpte170m", "limited");
     /** Wide colours at the brightness of always, Recommendation ITU-R BT.2020. */
-    public static final ColourCoding REC2020 = new ColourCoding("rec2020", "Rec.2020 limited", "bt2020nc", "bt2020", "bt2020-10",
+    public static final ColourCoding REC2020 = new ColourCoding("rec2020", WORDS.say("rec2020Limited"), "bt2020nc", "bt2020", "bt2020-10",
             "limited");
     /** High dynamic range by absolute light (SMPTE ST 2084), Recommendation ITU-R BT.2100. */
-    public static final ColourCoding PQ = new ColourCoding("rec2100-pq", "HDR PQ, Rec.2020 limited", "bt2020nc", "bt2020", "smpte2084",
+    public static final ColourCoding PQ = new ColourCoding("rec2100-pq", WORDS.say("hdrPQRec2020Limited"), "bt2020nc", "bt2020",
+            "smpte2084",
             "limited");
     /** High dynamic range that older displays can show, too (ARIB STD-B67), Recommendation ITU-R BT.2100. */
-    public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", "HDR HLG, Rec.2020 limited", "bt2020nc", "bt2020",
+    public static final ColourCoding HLG = new ColourCoding("rec2100-hlg", WORDS.say("hdrHLGRec2020Limited"), "bt2020nc", "bt2020",
             "arib-std-b67", "limited");
     /** Red, green and blue as they are. */
-    public static final ColourCoding RGB = new ColourCoding("rgb", "RGB full", "gbr", "bt709", "bt709", "full");
+    public static final ColourCoding RGB = new ColourCoding("rgb", WORDS.say("rgbFull"), "gbr", "bt709", "bt709", "full");
     /** Red, green and blue by the curve of computer screens, as browsers and viewers take stills. */
-    public static final ColourCoding SCREEN = new ColourCoding("rgb-srgb", "RGB full, sRGB", "gbr", "bt709", "iec61966-2-1", "full");
+    public static final ColourCoding SCREEN = new ColourCoding("rgb-srgb", WORDS.say("rgbFullSRGB"), "gbr", "bt709", "iec61966-2-1",
+            "full");
     /** Light itself, 1 for white, with as much above it as the source has. */
-    public static final ColourCoding LINEAR = new ColourCoding("linear", "linear light, Rec.709 primaries", "gbr", "bt709", "linear",
+    public static final ColourCoding LINEAR = new ColourCoding("linear", WORDS.say("linearLightRec709Primaries"), "gbr", "bt709", "linear",
             "full");
     /** As JFIF (ITU-T T.871) has it: every decoder of JPEG takes this matrix and this range. */
-    public static final ColourCoding JFIF = new ColourCoding("jfif", "Rec.601 full, as JPEG", "bt470bg", "bt709", "bt709", "full");
+    public static final ColourCoding JFIF = new ColourCoding("jfif", WORDS.say("rec601FullAsJPEG"), "bt470bg", "bt709", "bt709", "full");
 
     /** As WebP (RFC 9649) has it where it isn't lossless. */
-    public static final ColourCoding WEBP = new ColourCoding("webp", "Rec.601 limited, as WebP", "bt470bg", "bt709", "bt709", "limited");
+    public static final ColourCoding WEBP = new ColourCoding("webp", WORDS.say("rec601LimitedAsWebP"), "bt470bg", "bt709", "bt709",
+            "limited");
 
     /** In the order in which they are offered. */
     public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, SCREEN,
@@ -66,8 +73,8 @@ public record ColourCoding(String id, String title, String matrix, String primar
     /** @throws IllegalArgumentException naming those there are */
     @JsonCreator
     public static ColourCoding parse(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException("There is no colour coding '" + id + "'; there are "
-                + ALL.stream().map(ColourCoding::id).collect(Collectors.joining(", "))));
+        return find(id).orElseThrow(() -> new IllegalArgumentException(
+                WORDS.say("thereIsNoColourCodingThere", id, ALL.stream().map(ColourCoding::id).collect(Collectors.joining(", ")))));
     }
 
     @JsonValue
@@ -114,11 +121,10 @@ public record ColourCoding(String id, String title, String matrix, String primar
     /** What is done to get there, in words. */
     public String describe() {
         return switch (transfer) {
-            case "smpte2084", "arib-std-b67" -> "brought to Rec.2020 primaries, white at " + WHITE + " candelas, "
-                    + (transfer.equals("smpte2084") ? "PQ curve up to 10 000" : "HLG curve up to 1000") + "; no mastering metadata is "
-                    + "written";
-            case "linear" -> "light itself, 1 for white, Rec.709 primaries, half-precision floats";
-            default -> primaries.equals("bt2020") ? "brought to Rec.2020 primaries" : title;
+            case "smpte2084", "arib-std-b67" -> WORDS.say("broughtToRec2020Primaries", WHITE,
+                    (transfer.equals("smpte2084") ? WORDS.say("pqCurveUpTo10000") : WORDS.say("hlgCurveUpTo1000")));
+            case "linear" -> WORDS.say("lightItself1ForWhiteRec");
+            default -> primaries.equals("bt2020") ? WORDS.say("broughtToRec2020Primaries2") : title;
         };
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.OptionalLong;
@@ -9,18 +10,19 @@ import java.util.stream.Collectors;
  * A kind of file that holds coded pictures, with what it can say of them and why some codecs can't stand in it.
  */
 public enum Container {
-    MP4("MP4", "mp4", true, true, "MP4 takes only what is registered for it (H.264, H.265, AV1, VP9)"),
-    MOV("MOV", "mov", true, true, "MOV has no agreed way to carry it"),
-    MKV("Matroska", "mkv", true, true, "Matroska has no agreed way to carry it"),
-    WEBM("WebM", "webm", true, true, "WebM is for VP9 and AV1 alone"),
+    MP4("MP4", "mp4", true, true, Words.of(Container.class).say("mp4TakesOnlyWhatIsRegistered")),
+    MOV("MOV", "mov", true, true, Words.of(Container.class).say("movHasNoAgreedWayToCarry")),
+    MKV("Matroska", "mkv", true, true, Words.of(Container.class).say("matroskaHasNoAgreedWayTo")),
+    WEBM("WebM", "webm", true, true, Words.of(Container.class).say("webmIsForVP9AndAV1Alone")),
     /** Its header has no place for colour, and pixel aspect only in an extension that few read. */
-    AVI("AVI", "avi", false, false, "AVI is for pictures that stand alone, in the order in which they are shown"),
-    MXF("MXF", "mxf", true, true, "MXF takes only what SMPTE has mapped into it (MPEG-2, AVC-Intra, ProRes, DNxHD, DNxHR, FFV1)"),
-    GIF("GIF", "gif", false, false, "GIF holds pictures of 256 colours, and nothing else"),
-    APNG("animated PNG", "apng", true, false, "animated PNG holds PNG pictures, and nothing else"),
-    WEBP("animated WebP", "webp", false, false, "animated WebP holds WebP pictures, and nothing else"),
+    AVI("AVI", "avi", false, false, Words.of(Container.class).say("aviIsForPicturesThatStand")),
+    MXF("MXF", "mxf", true, true, Words.of(Container.class).say("mxfTakesOnlyWhatSMPTEHas")),
+    GIF("GIF", "gif", false, false, Words.of(Container.class).say("gifHoldsPicturesOf256Colours")),
+    APNG(Words.of(Container.class).say("animatedPNG"), "apng", true, false, Words.of(Container.class).say("animatedPNGHoldsPNGPictures")),
+    WEBP(Words.of(Container.class).say("animatedWebP"), "webp", false, false,
+            Words.of(Container.class).say("animatedWebPHoldsWebPPictures")),
     /** A folder of stills, one a frame. */
-    FRAMES("numbered frames", "", false, false, "numbered frames are stills (PNG, TIFF, TGA, DPX, OpenEXR, JPEG)");
+    FRAMES(Words.of(Container.class).say("numberedFrames"), "", false, false, Words.of(Container.class).say("numberedFramesAreStills"));
 
     private final String title;
     private final String extension;
@@ -42,8 +44,8 @@ public enum Container {
                 .filter(c -> !c.extension.isEmpty() && c.extension.equalsIgnoreCase(text.strip()) || c.name().equalsIgnoreCase(text.strip())
                         || c.title.equalsIgnoreCase(text.strip()))
                 .findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no container '" + text + "'; there are "
-                        + Arrays.stream(values()).map(c -> c.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(Container.class).say("thereIsNoContainerThere", text,
+                        Arrays.stream(values()).map(c -> c.name().toLowerCase(Locale.ROOT)).collect(Collectors.joining(", ")))));
     }
 
     public String title() {

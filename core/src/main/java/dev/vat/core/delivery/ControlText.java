@@ -1,11 +1,14 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Rate controls as they are read and typed; what is said can be typed again. */
 final class ControlText {
+
+    private static final Words WORDS = Words.of(ControlText.class);
 
     private static final Pattern CONTROL = Pattern.compile("(?:(?:[a-z ]*\\()?(?<number>\\d{1,3})\\)?(?:\\s*,?\\s*at "
             + "most\\s+(?<cap>.+?)(?:\\s+over\\s+(?<over>\\d{1,2}(?:[.,]\\d{1,2})?)\\s*s)?)?"
@@ -16,15 +19,15 @@ final class ControlText {
 
     static String words(Codec codec, RateControl control) {
         return switch (control) {
-            case RateControl.ByProfile _ -> "set by the profile";
-            case RateControl.Lossless _ -> "without loss";
+            case RateControl.ByProfile _ -> WORDS.say("setByTheProfile");
+            case RateControl.Lossless _ -> WORDS.say("withoutLoss");
             case RateControl.Constant(int number) -> quality(codec, number);
-            case RateControl.Average(long bits) -> "average " + BitRate.format(bits);
-            case RateControl.TwoPass(long bits) -> "average " + BitRate.format(bits) + " in two passes";
-            case RateControl.FileSize(long bytes) -> "file of " + RoughForecast.bytes(bytes);
-            case RateControl.Steady(long bits) -> "constant " + BitRate.format(bits);
-            case RateControl.Capped(int number, long bits, long buffer) -> quality(codec, number) + ", at most " + BitRate.format(bits)
-                    + (buffer == bits ? "" : " over " + Rational.of(buffer, bits).toDecimal(2) + " s");
+            case RateControl.Average(long bits) -> WORDS.say("average", BitRate.format(bits));
+            case RateControl.TwoPass(long bits) -> WORDS.say("averageInTwoPasses", BitRate.format(bits));
+            case RateControl.FileSize(long bytes) -> WORDS.say("fileOf", RoughForecast.bytes(bytes));
+            case RateControl.Steady(long bits) -> WORDS.say("constant", BitRate.format(bits));
+            case RateControl.Capped(int number, long bits, long buffer) -> WORDS.say("atMost", quality(codec, number), BitRate.format(bits),
+                    (buffer == bits ? "" : WORDS.say("overS", Rational.of(buffer, bits).toDecimal(2))));
         };
     }
 
@@ -35,9 +38,7 @@ final class ControlText {
     static RateControl parse(Codec codec, String text) {
         Matcher m = CONTROL.matcher(text.strip());
         if (!m.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is neither a quality, a bit rate nor a size: write 17, average 8 "
-                    + "Mbit/s, constant 8 Mbit/s, "
-                    + "8 Mbit/s in two passes, 25 MB, or 20, at most 12 Mbit/s");
+            throw new IllegalArgumentException(WORDS.say("isNeitherAQualityABitRate", text));
         }
         RateControl typed = m.group("number") != null ? ofQuality(m) : m.group("bytes") != null ? ofBytes(m.group("bytes")) : ofRate(m);
         Legality.against(codec, typed).ifPresent(why -> {
@@ -60,7 +61,7 @@ final class ControlText {
         long bits = BitRate.parse(m.group("rate"));
         if (m.group("twice") != null) {
             if ("constant".equals(m.group("word"))) {
-                throw new IllegalArgumentException("A constant bit rate is the same everywhere: a first pass would find nothing");
+                throw new IllegalArgumentException(WORDS.say("aConstantBitRateIsTheSame"));
             }
             return new RateControl.TwoPass(bits);
         }
@@ -70,7 +71,7 @@ final class ControlText {
     static RateControl.FileSize fileSize(String text) {
         Matcher m = CONTROL.matcher(text.strip());
         if (!m.matches() || m.group("bytes") == null) {
-            throw new IllegalArgumentException("'" + text + "' is no size of a file: write 25 MB, or 1.4 GB");
+            throw new IllegalArgumentException(WORDS.say("isNoSizeOfAFileWrite25MB", text));
         }
         return ofBytes(m.group("bytes"));
     }

@@ -8,6 +8,7 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -51,6 +52,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
         String pass,
         @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
+
+    private static final Words WORDS = Words.of(Deliverable.class);
 
     public Deliverable {
         id = id == null ? target : id;
@@ -145,7 +148,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param times 0 for ever; null for the target's */
     public Deliverable withLoops(Integer times) {
         if (times != null && (times < 0 || times > MOST_LOOPS)) {
-            throw new IllegalArgumentException("A picture is played from 1 to " + MOST_LOOPS + " times, or 0 for ever, not " + times);
+            throw new IllegalArgumentException(WORDS.say("aPictureIsPlayedFrom1To", MOST_LOOPS, times));
         }
         return with(d -> d.loops = times);
     }
@@ -163,7 +166,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param number null to follow the source */
     public Deliverable withFirstNumber(Long number) {
         if (number != null && (number < 0 || number > MOST_NUMBER)) {
-            throw new IllegalArgumentException("Frames are numbered from 0 to " + MOST_NUMBER + ", not " + number);
+            throw new IllegalArgumentException(WORDS.say("framesAreNumberedFrom0To", MOST_NUMBER, number));
         }
         return with(d -> d.firstNumber = number);
     }

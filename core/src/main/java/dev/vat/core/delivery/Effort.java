@@ -1,17 +1,18 @@
 package dev.vat.core.delivery;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.stream.Collectors;
 
 /** How much time an encoder takes to pack the same quality into fewer bytes. */
 public enum Effort {
     @JsonProperty("quick")
-    QUICK("quick"),
+    QUICK(Words.of(Effort.class).say("quick")),
     @JsonProperty("normal")
-    NORMAL("normal"),
+    NORMAL(Words.of(Effort.class).say("normal")),
     @JsonProperty("thorough")
-    THOROUGH("thorough");
+    THOROUGH(Words.of(Effort.class).say("thorough"));
 
     private final String title;
 
@@ -27,7 +28,7 @@ public enum Effort {
     public static Effort parse(String text) {
         return Arrays.stream(values()).filter(e -> e.title.equalsIgnoreCase(text.strip())).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(
-                        "'" + text + "' is no effort; there are "
-                                + Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", "))));
+                        Words.of(Effort.class).say("isNoEffortThereAre", text,
+                                Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", ")))));
     }
 }

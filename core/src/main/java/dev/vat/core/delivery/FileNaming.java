@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.List;
@@ -18,6 +19,8 @@ import java.util.stream.Collectors;
  * are kept under 200 bytes.
  */
 public final class FileNaming {
+
+    private static final Words WORDS = Words.of(FileNaming.class);
 
     public static final String DEFAULT = "{reel}_{target}";
 
@@ -40,12 +43,12 @@ public final class FileNaming {
         Matcher fields = FIELD.matcher(pattern);
         while (fields.find()) {
             if (!FIELDS.contains(fields.group(1))) {
-                throw new IllegalArgumentException("There is no field {" + fields.group(1) + "}; there are "
-                        + FIELDS.stream().map(f -> "{" + f + "}").collect(Collectors.joining(" ")));
+                throw new IllegalArgumentException(WORDS.say("thereIsNoFieldThereAre", fields.group(1),
+                        FIELDS.stream().map(f -> "{" + f + "}").collect(Collectors.joining(" "))));
             }
         }
         if (pattern.isBlank() || FIELD.matcher(pattern).replaceAll("").matches(".*[{}].*")) {
-            throw new IllegalArgumentException("Not a name pattern: '" + pattern + "'");
+            throw new IllegalArgumentException(WORDS.say("notANamePattern", pattern));
         }
         return new FileNaming(pattern);
     }

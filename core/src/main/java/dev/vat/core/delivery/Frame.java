@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -13,6 +14,8 @@ import java.util.List;
  */
 public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
 
+    private static final Words WORDS = Words.of(Frame.class);
+
     /** Circles look round to everybody up to this. */
     private static final double SEEN = .005;
 
@@ -22,19 +25,19 @@ public record Frame(Size size, PixelAspect pixelAspect, Placement placement) {
         Placement.Box from = placement.from();
         Placement.Box to = placement.to();
         if (from.width() < reel.width() || from.height() < reel.height()) {
-            words.add((from.width() < reel.width() ? reel.width() - from.width() + " of " + reel.width() + " columns" : "")
-                    + (from.width() < reel.width() && from.height() < reel.height() ? " and " : "")
-                    + (from.height() < reel.height() ? reel.height() - from.height() + " of " + reel.height() + " rows" : "")
-                    + " are cut off");
+            words.add(WORDS.say("areCutOff",
+                    (from.width() < reel.width() ? WORDS.say("ofColumns", reel.width() - from.width(), reel.width()) : "")
+                            + (from.width() < reel.width() && from.height() < reel.height() ? WORDS.say("and") : "")
+                            + (from.height() < reel.height() ? WORDS.say("ofRows", reel.height() - from.height(), reel.height()) : "")));
         }
         if (placement.isScaled()) {
-            words.add("scaled from " + from.size() + " to " + to.size());
+            words.add(WORDS.say("scaledFromTo", from.size(), to.size()));
         }
         if (to.width() < size.width()) {
-            words.add("bars of " + to.x() + " and " + (size.width() - to.width() - to.x()) + " pixels left and right");
+            words.add(WORDS.say("barsOfAndPixelsLeftAndRight", to.x(), (size.width() - to.width() - to.x())));
         }
         if (to.height() < size.height()) {
-            words.add("bars of " + to.y() + " and " + (size.height() - to.height() - to.y()) + " pixels above and below");
+            words.add(WORDS.say("barsOfAndPixelsAboveAnd", to.y(), (size.height() - to.height() - to.y())));
         }
         return words;
     }

@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.Locale;
 
@@ -25,7 +26,8 @@ public sealed interface Ground {
 
         @Override
         public String words() {
-            return colour.equals(Rgb.BLACK) ? "black" : colour.equals(Rgb.WHITE) ? "white" : "#" + colour;
+            return colour.equals(Rgb.BLACK) ? Words.of(Ground.class).say("black")
+                    : colour.equals(Rgb.WHITE) ? Words.of(Ground.class).say("white") : "#" + colour;
         }
     }
 
@@ -34,12 +36,12 @@ public sealed interface Ground {
         @JsonValue
         @Override
         public String toString() {
-            return "checker";
+            return Words.of(Ground.class).say("checker");
         }
 
         @Override
         public String words() {
-            return "a checker";
+            return Words.of(Ground.class).say("aChecker");
         }
     }
 
@@ -47,7 +49,7 @@ public sealed interface Ground {
     record Still(String path) implements Ground {
         public Still {
             if (!Path.of(path).isAbsolute()) {
-                throw new IllegalArgumentException("The picture behind needs its whole path, not '" + path + "'");
+                throw new IllegalArgumentException(Words.of(Ground.class).say("thePictureBehindNeedsIts", path));
             }
         }
 
@@ -82,8 +84,7 @@ public sealed interface Ground {
         try {
             return new Colour(Rgb.parse(typed));
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("'" + text + "' is nothing to lay under: write RRGGBB, black, white, checker, or "
-                    + "picture and a path", e);
+            throw new IllegalArgumentException(Words.of(Ground.class).say("isNothingToLayUnderWrite", text), e);
         }
     }
 }

@@ -3,39 +3,43 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
 
 /** H.264 (ITU-T H.264, ISO/IEC 14496-10). */
 final class H264 {
 
+    private static final Words WORDS = Words.of(H264.class);
+
     private static final Quality SCALE = new Quality(1, 51, 17, 22, 28);
     private static final Container[] EVERYWHERE = {Container.MP4, Container.MOV, Container.MKV};
 
     /** Constant quality 17 is where a practised eye stops seeing a difference at 1:1; this profile is what every browser decodes. */
     static final Codec HIGH_420 = entry("h264-high-420", "H.264 High", "High", Chroma.YUV420, 8)
-            .reach(Reach.ANYWHERE).plays("Plays in every browser, on telephones and in editing programs.").build();
+            .reach(Reach.ANYWHERE).plays(WORDS.say("playsInEveryBrowserOnTelephones")).build();
 
-    static final Codec HIGH10_420 = entry("h264-high10-420", "H.264 High 10", "High 10", Chroma.YUV420, 10).wideColours()
-            .plays("Plays in programs that decode without the graphics card; editing programs mostly open it.")
-            .unwise("Browsers and telephones don't decode 10-bit H.264").build();
+    static final Codec HIGH10_420 = entry("h264-high10-420", WORDS.say("h264High10"), "High 10", Chroma.YUV420, 10).wideColours()
+            .plays(WORDS.say("playsInProgramsThatDecode"))
+            .unwise(WORDS.say("browsersAndTelephonesDont")).build();
 
-    static final Codec HIGH422_10 = entry("h264-high422-10", "H.264 High 4:2:2", "High 4:2:2", Chroma.YUV422, 10).wideColours()
-            .plays("Opens in editing programs and broadcast receivers.").unwise("Browsers and telephones don't decode 4:2:2 H.264").build();
+    static final Codec HIGH422_10 = entry("h264-high422-10", WORDS.say("h264High422"), "High 4:2:2", Chroma.YUV422, 10).wideColours()
+            .plays(WORDS.say("opensInEditingProgramsAnd")).unwise(WORDS.say("browsersAndTelephonesDont2")).build();
 
-    static final Codec HIGH444_8 = entry("h264-high444-8", "H.264 High 4:4:4", "High 4:4:4 Predictive", Chroma.YUV444, 8)
-            .plays("Plays in a few desktop players.").unwise("H.264 4:4:4 plays almost nowhere").build();
+    static final Codec HIGH444_8 = entry("h264-high444-8", WORDS.say("h264High444"), WORDS.say("high444Predictive"), Chroma.YUV444, 8)
+            .plays(WORDS.say("playsInAFewDesktopPlayers")).unwise(WORDS.say("h264444PlaysAlmostNowhere")).build();
 
-    static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", "High 4:2:2 Intra")
+    static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", WORDS.say("high422Intra"))
             .samples(Chroma.YUV422, 10).in(EVERYWHERE).quality(SCALE, 14).effort().limits(Limits.upTo(4096, 2304)).bitsPerPixel(.3, 6)
-            .plays("Opens in editing programs; quick to step through, since every frame stands alone.").build();
+            .plays(WORDS.say("opensInEditingProgramsQuick")).build();
 
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
-    static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", "AVC-Intra class 100").reports("h264", "High 4:2:2 Intra")
+    static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", WORDS.say("avcIntraClass100"))
+            .reports("h264", WORDS.say("high422Intra"))
             .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).interlaced(Scan.TOP_FIRST).bitsPerPixel(1.5, 2.6)
             .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001)))
             .pixelAspects(PixelAspect.SQUARE)
-            .plays("Taken by broadcasters and their servers.").build();
+            .plays(WORDS.say("takenByBroadcastersAndTheir")).build();
 
     private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
         return Codec.named(id, title).reports("h264", profile).samples(chroma, bits).in(EVERYWHERE).quality(SCALE, 17)

@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -11,13 +12,14 @@ import java.util.stream.Collectors;
 /** What can't go together, each with its reason; and what can but shouldn't. */
 public final class Legality {
 
+    private static final Words WORDS = Words.of(Legality.class);
+
     private Legality() {}
 
     /** Why a codec can't stand in a container, as a whole sentence that says where it may. */
     public static Optional<String> against(Codec codec, Container container) {
         return reason(codec, container)
-                .map(why -> codec.title() + " can't stand in " + container.title() + ": " + why + "; it may stand in "
-                        + containers(codec));
+                .map(why -> WORDS.say("cantStandInItMayStandIn", codec.title(), container.title(), why, containers(codec)));
     }
 
     /** The reason alone. */
@@ -26,19 +28,20 @@ public final class Legality {
             return Optional.empty();
         }
         boolean hidden = codec.hasHiddenAlpha() && container == Container.MP4;
-        return Optional.of(hidden ? "MP4 has no place for the second picture that carries alpha" : container.refusal());
+        return Optional.of(hidden ? WORDS.say("mp4HasNoPlaceForTheSecond") : container.refusal());
     }
 
     static String containers(Codec codec) {
         List<String> titles = codec.containers().stream().sorted(Comparator.naturalOrder()).map(Container::title).toList();
-        return titles.size() == 1 ? titles.getFirst() : String.join(", ", titles.subList(0, titles.size() - 1)) + " or " + titles.getLast();
+        return titles.size() == 1 ? titles.getFirst()
+                : WORDS.say("or", String.join(", ", titles.subList(0, titles.size() - 1)), titles.getLast());
     }
 
     /** Why a codec's bits can't be ruled in a way. */
     public static Optional<String> against(Codec codec, RateControl control) {
         if (!codec.controls().contains(control.kind())) {
-            return Optional.of(codec.title() + " has no setting '" + control.kind().title() + "'; it has "
-                    + codec.controls().stream().map(k -> "'" + k.title() + "'").sorted().collect(Collectors.joining(", ")));
+            return Optional.of(WORDS.say("hasNoSettingItHas", codec.title(), control.kind().title(),
+                    codec.controls().stream().map(k -> "'" + k.title() + "'").sorted().collect(Collectors.joining(", "))));
         }
         int number = switch (control) {
             case RateControl.Constant(int n) -> n;
@@ -46,21 +49,20 @@ public final class Legality {
             default -> codec.quality() == null ? 0 : codec.quality().best();
         };
         boolean outside = codec.quality() != null && (number < codec.quality().best() || number > codec.quality().worst());
-        return outside ? Optional.of("The quality of " + codec.title() + " goes from " + codec.quality().best() + " (best) to "
-                + codec.quality().worst() + ", not " + number) : Optional.empty();
+        return outside
+                ? Optional.of(WORDS.say("theQualityOfGoesFromBest", codec.title(), codec.quality().best(), codec.quality().worst(), number))
+                : Optional.empty();
     }
 
     /** Why samples of a codec can't mean something in a container. */
     public static Optional<String> against(Codec codec, Container container, ColourCoding colour) {
         if (!codec.colours().contains(colour)) {
-            return Optional.of(codec.title() + (codec.colours().isEmpty() ? " has the usual colours of its size only, not "
-                    : " has " + codec.colours().stream().map(ColourCoding::title).collect(Collectors.joining("; ")) + " only, not ")
+            return Optional.of(codec.title() + (codec.colours().isEmpty() ? WORDS.say("hasTheUsualColoursOfIts")
+                    : WORDS.say("hasOnlyNot", codec.colours().stream().map(ColourCoding::title).collect(Collectors.joining("; "))))
                     + colour.title());
         }
         boolean said = container.isFolder() || colour.equals(codec.ownColour()) || container.statesColour();
-        return said ? Optional.empty() : Optional.of(container.title() + " can't say what its colours mean, so that they must be the "
-                + "usual ones, not "
-                + colour.title());
+        return said ? Optional.empty() : Optional.of(WORDS.say("cantSayWhatItsColoursMean", container.title(), colour.title()));
     }
 
     /** Why lines can't follow each other in a way. @param rate frames a second of the file */
@@ -69,17 +71,19 @@ public final class Legality {
             return Optional.empty();
         }
         if (!codec.interlaced().contains(scan)) {
-            return Optional.of(codec.title() + (codec.interlaced().isEmpty() ? " is progressive only, not " : " may be "
-                    + codec.interlaced().stream().sorted().map(Scan::title).collect(Collectors.joining(" or ")) + ", not ") + scan.title());
+            return Optional.of(codec.title()
+                    + (codec.interlaced().isEmpty() ? WORDS.say("isProgressiveOnlyNot")
+                            : WORDS.say("mayBeNot",
+                                    codec.interlaced().stream().sorted().map(Scan::title).collect(Collectors.joining(" or "))))
+                    + scan.title());
         }
         if (!codec.interlaced(container).contains(scan)) {
-            return Optional.of(container.title() + " files of " + codec.title() + " call every frame whole, so that lines can't be "
-                    + scan.title() + "; take " + codec.containers().stream().filter(c -> codec.interlaced(c).contains(scan)).sorted()
-                            .map(Container::title).collect(Collectors.joining(" or ")));
+            return Optional.of(WORDS.say("filesOfCallEveryFrameWhole", container.title(), codec.title(), scan.title(),
+                    codec.containers().stream().filter(c -> codec.interlaced(c).contains(scan)).sorted()
+                            .map(Container::title).collect(Collectors.joining(" or "))));
         }
-        return Scan.RATES.contains(rate) ? Optional.empty() : Optional.of("Interlaced frames are woven of two moments each, of a reel "
-                + "at 50 or 59.94 a second; this one runs at "
-                + new Rate(rate.perSecond().times(2)).label());
+        return Scan.RATES.contains(rate) ? Optional.empty()
+                : Optional.of(WORDS.say("interlacedFramesAreWoven", new Rate(rate.perSecond().times(2)).label()));
     }
 
     /** Why a codec can't take a size. */
@@ -95,18 +99,19 @@ public final class Legality {
     /** Why pixels of a shape can't be. */
     public static Optional<String> against(Codec codec, Container container, PixelAspect aspect) {
         if (!codec.pixelAspects().isEmpty() && !codec.pixelAspects().contains(aspect)) {
-            return Optional.of(codec.title() + " has pixels of " + codec.pixelAspects().stream().map(PixelAspect::toString).sorted()
-                    .collect(Collectors.joining(" or ")) + " only, not " + aspect);
+            return Optional
+                    .of(WORDS.say("hasPixelsOfOnlyNot", codec.title(), codec.pixelAspects().stream().map(PixelAspect::toString).sorted()
+                            .collect(Collectors.joining(" or ")), aspect));
         }
         return aspect.isSquare() || codec.statesPixelAspect(container) ? Optional.empty()
-                : Optional.of(container.title() + " can't say that pixels aren't square (" + aspect + ")");
+                : Optional.of(WORDS.say("cantSayThatPixelsArentSquare", container.title(), aspect));
     }
 
     /** What is legal but unwise about a pair, in whole sentences; often nothing. */
     public static List<String> unwise(Codec codec, Container container) {
         String codecSays = codec.unwise().isEmpty() ? "" : codec.unwise() + ".";
         String containerSays = container == Container.AVI && codec.ownColour() == null
-                ? "AVI can't say what its colours mean: readers guess the matrix from the size." : "";
+                ? WORDS.say("aviCantSayWhatItsColours") : "";
         return List.of(codecSays, containerSays).stream().filter(s -> !s.isEmpty()).toList();
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -15,6 +16,8 @@ import java.util.stream.Collectors;
  * @param fastest the highest rate there is, or null for any
  */
 public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Set<Rate> rates, Rate fastest) {
+
+    private static final Words WORDS = Words.of(Limits.class);
 
     static final Limits NONE = upTo(Size.MAX, Size.MAX);
 
@@ -42,23 +45,23 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
     /** Why a size can't be, in words that go on from the codec's name. */
     public Optional<String> against(Size size) {
         if (!sizes.isEmpty() && !sizes.contains(size)) {
-            return Optional.of("is defined for " + sizes.stream().map(Size::toString).sorted().collect(Collectors.joining(" and "))
-                    + " only, not " + size);
+            return Optional.of(WORDS.say("isDefinedForOnlyNot",
+                    sizes.stream().map(Size::toString).sorted().collect(Collectors.joining(" and ")), size));
         }
         if (size.width() > widest || size.height() > tallest) {
-            return Optional.of("goes up to " + widest + "x" + tallest + ", not " + size);
+            return Optional.of(WORDS.say("goesUpToXNot", widest, tallest, size));
         }
-        return size.width() < narrowest ? Optional.of("needs a width of " + narrowest + " or more, not " + size.width()) : Optional.empty();
+        return size.width() < narrowest ? Optional.of(WORDS.say("needsAWidthOfOrMoreNot", narrowest, size.width())) : Optional.empty();
     }
 
     public Optional<String> against(Rate rate) {
         if (fastest != null && rate.compareTo(fastest) > 0) {
-            return Optional.of("goes up to " + fastest.label() + " frames a second, not " + rate.label());
+            return Optional.of(WORDS.say("goesUpToFramesASecondNot", fastest.label(), rate.label()));
         }
         if (rates.isEmpty() || rates.contains(rate)) {
             return Optional.empty();
         }
         List<String> labels = rates.stream().sorted().map(Rate::label).toList();
-        return Optional.of("is defined at " + String.join(", ", labels) + " only, not at " + rate.label());
+        return Optional.of(WORDS.say("isDefinedAtOnlyNotAt", String.join(", ", labels), rate.label()));
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -15,6 +16,8 @@ import java.util.regex.Pattern;
  */
 public record LoudnessTarget(double integrated, double mostPeak) {
 
+    private static final Words WORDS = Words.of(LoudnessTarget.class);
+
     /** Of broadcast in Europe. */
     public static final LoudnessTarget EBU_R128 = new LoudnessTarget(-23, -1);
     /** Usual on the web. */
@@ -26,10 +29,10 @@ public record LoudnessTarget(double integrated, double mostPeak) {
 
     public LoudnessTarget {
         if (!(integrated >= -60 && integrated <= -5)) {
-            throw new IllegalArgumentException("Sound is set to a loudness from -60 to -5 LUFS, not " + integrated);
+            throw new IllegalArgumentException(WORDS.say("soundIsSetToALoudnessFrom", integrated));
         }
         if (!(mostPeak >= -20 && mostPeak <= 0)) {
-            throw new IllegalArgumentException("The highest true peak is from -20 to 0 dBTP, not " + mostPeak);
+            throw new IllegalArgumentException(WORDS.say("theHighestTruePeakIsFrom", mostPeak));
         }
     }
 
@@ -38,7 +41,7 @@ public record LoudnessTarget(double integrated, double mostPeak) {
     public static LoudnessTarget parse(String text) {
         Matcher match = TEXT.matcher(text.strip());
         if (!match.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is no loudness: write -23, or -16 LUFS, at most -2 dBTP");
+            throw new IllegalArgumentException(WORDS.say("isNoLoudnessWrite23Or16", text));
         }
         return new LoudnessTarget(number(match.group(1)), match.group(2) == null ? EBU_R128.mostPeak : number(match.group(2)));
     }
@@ -50,6 +53,6 @@ public record LoudnessTarget(double integrated, double mostPeak) {
     @Override
     @JsonValue
     public String toString() {
-        return String.format(Locale.ROOT, "%.1f LUFS, at most %.1f dBTP", integrated, mostPeak);
+        return WORDS.say("lufsAtMostDBTP", "%.1f".formatted(integrated), "%.1f".formatted(mostPeak));
     }
 }

@@ -1,23 +1,26 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /** Stills that move, for pages on the web: GIF (89a), animated PNG (Portable Network Graphics, third edition), animated WebP (RFC 9649). */
 final class MovingStills {
 
-    private static final String SILENT = "Plays in every browser, over and over, without sound.";
+    private static final Words WORDS = Words.of(MovingStills.class);
+
+    private static final String SILENT = WORDS.say("playsInEveryBrowserOver");
 
     /** Each frame has the 256 colours that suit it best; what is more than half transparent is wholly so. */
     static final Codec GIF = gif("gif", "GIF", 0);
-    static final Codec GIF_ALPHA = gif("gif-alpha", "GIF with hard-edged transparency", 1);
+    static final Codec GIF_ALPHA = gif("gif-alpha", WORDS.say("gifWithHardEdgedTransparency"), 1);
 
-    static final Codec APNG = apng("apng", "Animated PNG", 0);
-    static final Codec APNG_RGBA = apng("apng-rgba", "Animated PNG with alpha", 8);
+    static final Codec APNG = apng("apng", WORDS.say("animatedPNG"), 0);
+    static final Codec APNG_RGBA = apng("apng-rgba", WORDS.say("animatedPNGWithAlpha"), 8);
 
-    static final Codec WEBP = webp("webp-420", "Animated WebP", 0);
-    static final Codec WEBP_ALPHA = webp("webp-420-alpha", "Animated WebP with alpha", 8);
-    static final Codec WEBP_LOSSLESS = Codec.named("webp-lossless", "Animated WebP without loss, with alpha").reports("webp", "unknown")
+    static final Codec WEBP = webp("webp-420", WORDS.say("animatedWebP"), 0);
+    static final Codec WEBP_ALPHA = webp("webp-420-alpha", WORDS.say("animatedWebPWithAlpha"), 8);
+    static final Codec WEBP_LOSSLESS = Codec.named("webp-lossless", WORDS.say("animatedWebPWithoutLoss")).reports("webp", "unknown")
             .samples(Chroma.RGB, 8).alpha(8)
             .in(Container.WEBP).partsIn(Container.WEBP).whole().lossless().effort().limits(Limits.upTo(16383, 16383)).bitsPerPixel(.5, 34)
             .reach(Reach.BROWSERS).plays(SILENT).build();
@@ -26,8 +29,7 @@ final class MovingStills {
         return Codec.named(id, title).reports("gif", "unknown").samples(Chroma.RGB, 8).alpha(alpha).in(Container.GIF).partsIn(Container.GIF)
                 .whole()
                 .limits(Limits.upTo(65_535, 65_535).fastest(Rate.of(50))).bitsPerPixel(.2, 9)
-                .reach(Reach.ANYWHERE).plays("Plays everywhere, mail included, over and over, without sound.").unwise("256 colours "
-                        + "are few for filmed pictures, and the file is large")
+                .reach(Reach.ANYWHERE).plays(WORDS.say("playsEverywhereMailIncluded")).unwise(WORDS.say("256ColoursAreFewForFilmed"))
                 .build();
     }
 

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 
 /**
  * Which part of a picture goes where in a frame, in whole stored pixels from the upper left. What the part doesn't cover of
@@ -14,11 +15,13 @@ import dev.vat.core.time.Rational;
  */
 public record Placement(Box from, Box to) {
 
+    private static final Words WORDS = Words.of(Placement.class);
+
     /** A rectangle with whole edges. */
     public record Box(int x, int y, int width, int height) {
         public Box {
             if (x < 0 || y < 0 || width < 1 || height < 1) {
-                throw new IllegalArgumentException("Not a box: " + width + "x" + height + " at " + x + ", " + y);
+                throw new IllegalArgumentException(WORDS.say("notABoxXAt", width, height, x, y));
             }
         }
 

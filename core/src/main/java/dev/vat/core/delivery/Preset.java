@@ -4,12 +4,15 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.words.Words;
 
 /**
  * A column that somebody keeps under a name: its target and what differs from that, never a place. Exchanged as JSON text,
  * version 1; fields that aren't known are kept.
  */
 public record Preset(int version, String name, Deliverable column) {
+
+    private static final Words WORDS = Words.of(Preset.class);
 
     public static final int VERSION = 1;
     private static final int LONGEST = 80;
@@ -18,10 +21,10 @@ public record Preset(int version, String name, Deliverable column) {
     public Preset {
         name = name == null ? "" : name.strip();
         if (name.isEmpty() || name.length() > LONGEST || name.chars().anyMatch(Character::isISOControl)) {
-            throw new IllegalArgumentException("A preset's name has from 1 to " + LONGEST + " characters on one line, not '" + name + "'");
+            throw new IllegalArgumentException(WORDS.say("aPresetsNameHasFrom1ToCharacters", LONGEST, name));
         }
         if (column == null) {
-            throw new IllegalArgumentException("The preset '" + name + "' has no column");
+            throw new IllegalArgumentException(WORDS.say("thePresetHasNoColumn", name));
         }
     }
 
@@ -42,16 +45,16 @@ public record Preset(int version, String name, Deliverable column) {
         try {
             JsonNode tree = JSON.readTree(text);
             if (tree == null || !tree.isObject() || !tree.path("version").isInt() || !tree.path("column").isObject()) {
-                throw new IllegalArgumentException("This is not a preset of Vat");
+                throw new IllegalArgumentException(WORDS.say("thisIsNotAPresetOfVat"));
             }
             if (tree.path("version").asInt() > VERSION) {
                 throw new IllegalArgumentException(
-                        "This preset is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads "
-                                + VERSION + ")");
+                        WORDS.say("thisPresetIsOfANewerVat", tree.path("version").asInt(), VERSION));
             }
             return JSON.treeToValue(tree, Preset.class);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("This is not a preset of Vat: " + e.getOriginalMessage().lines().findFirst().orElse(""), e);
+            throw new IllegalArgumentException(WORDS.say("thisIsNotAPresetOfVat2", e.getOriginalMessage().lines().findFirst().orElse("")),
+                    e);
         }
     }
 }

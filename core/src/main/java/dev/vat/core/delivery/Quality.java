@@ -1,5 +1,7 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.words.Words;
+
 /**
  * The quality scale of a codec: whole numbers, of which the lower are better.
  *
@@ -11,21 +13,24 @@ package dev.vat.core.delivery;
  */
 public record Quality(int best, int worst, int fine, int good, int fair) {
 
+    private static final Words WORDS = Words.of(Quality.class);
+
     public Quality {
         if (best > fine || fine > good || good > fair || fair > worst) {
-            throw new IllegalArgumentException("A quality scale ascends: " + best + ", " + fine + ", " + good + ", " + fair + ", " + worst);
+            throw new IllegalArgumentException(WORDS.say("aQualityScaleAscends", best, fine, good, fair, worst));
         }
     }
 
     /** {@code very good} and the like. */
     public String words(int number) {
-        return number <= fine ? "very good" : number <= good ? "good" : number <= fair ? "fair" : "rough";
+        return number <= fine ? WORDS.say("veryGood")
+                : number <= good ? WORDS.say("good") : number <= fair ? WORDS.say("fair") : WORDS.say("rough");
     }
 
     /** @throws IllegalArgumentException if the scale doesn't reach that far */
     public int require(int number) {
         if (number < best || number > worst) {
-            throw new IllegalArgumentException("Quality goes from " + best + " (best) to " + worst + ", not " + number);
+            throw new IllegalArgumentException(WORDS.say("qualityGoesFromBestToNot", best, worst, number));
         }
         return number;
     }

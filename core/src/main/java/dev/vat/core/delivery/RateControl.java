@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import dev.vat.core.words.Words;
 
 /** What decides how many bits a picture gets. Bit rates are bits a second, decimal. */
 @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "by")
@@ -23,9 +24,10 @@ public sealed interface RateControl {
 
     /** The kinds that a codec may offer. */
     enum Kind {
-        PROFILE("set by the profile"), QUALITY("quality"), AVERAGE("average bit rate"), TWO_PASS("average bit rate in two passes"),
-        FILE_SIZE("file size"), STEADY("constant bit rate"),
-        CAPPED("quality with a cap"), LOSSLESS("without loss");
+        PROFILE(Words.of(RateControl.class).say("setByTheProfile")), QUALITY("quality"),
+        AVERAGE(Words.of(RateControl.class).say("averageBitRate")), TWO_PASS(Words.of(RateControl.class).say("averageBitRateInTwoPasses")),
+        FILE_SIZE(Words.of(RateControl.class).say("fileSize")), STEADY(Words.of(RateControl.class).say("constantBitRate")),
+        CAPPED(Words.of(RateControl.class).say("qualityWithACap")), LOSSLESS(Words.of(RateControl.class).say("withoutLoss"));
 
         private final String title;
 
@@ -82,7 +84,7 @@ public sealed interface RateControl {
     record FileSize(long bytes) implements RateControl {
         public FileSize {
             if (bytes < 10_000) {
-                throw new IllegalArgumentException("A file needs 10 kB at least, not " + bytes + " B");
+                throw new IllegalArgumentException(Words.of(RateControl.class).say("aFileNeeds10KBAtLeastNot", bytes));
             }
         }
 
@@ -159,7 +161,7 @@ public sealed interface RateControl {
 
     private static void requireBits(long bits) {
         if (bits < LEAST_BITS || bits > 100_000_000_000L) {
-            throw new IllegalArgumentException("A bit rate must be from 10 kbit/s to 100 Gbit/s, not " + bits + " bit/s");
+            throw new IllegalArgumentException(Words.of(RateControl.class).say("aBitRateMustBeFrom10Kbit", bits));
         }
     }
 }

@@ -3,10 +3,13 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /** A size in bytes before anything has been tried: a wide range, and called rough wherever it is shown. */
 public record RoughForecast(long lowBytes, long highBytes) {
+
+    private static final Words WORDS = Words.of(RoughForecast.class);
 
     /** @param rate frames a second, or null while nothing states it */
     public static RoughForecast of(Settings settings, Size size, long frames, Rate rate, boolean transparent) {
@@ -45,7 +48,12 @@ public record RoughForecast(long lowBytes, long highBytes) {
 
     @Override
     public String toString() {
-        return "rough: " + bytes(lowBytes) + " to " + bytes(highBytes);
+        return WORDS.say("rough", range());
+    }
+
+    /** The range alone, in words: {@code 1.2 MB to 8 MB}. */
+    public String range() {
+        return WORDS.say("range", bytes(lowBytes), bytes(highBytes));
     }
 
     /** Decimal units, as files are sold: {@code 1.42 GB}. */

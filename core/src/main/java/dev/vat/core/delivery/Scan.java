@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 import java.util.Set;
 
@@ -12,13 +13,13 @@ import java.util.Set;
  */
 public enum Scan {
     @JsonProperty("progressive")
-    PROGRESSIVE("progressive"),
+    PROGRESSIVE(Words.of(Scan.class).say("progressive")),
     /** The first, third, fifth line are the earlier ones: high definition. */
     @JsonProperty("top-first")
-    TOP_FIRST("interlaced, top field first"),
+    TOP_FIRST(Words.of(Scan.class).say("interlacedTopFieldFirst")),
     /** The second, fourth, sixth line are the earlier ones: DV, and standard definition of 525 lines. */
     @JsonProperty("bottom-first")
-    BOTTOM_FIRST("interlaced, bottom field first");
+    BOTTOM_FIRST(Words.of(Scan.class).say("interlacedBottomFieldFirst"));
 
     /** The rates that broadcasters have for interlaced frames. */
     static final Set<Rate> RATES = Set.of(Rate.FPS_25, Rate.of(30000, 1001));
@@ -35,7 +36,7 @@ public enum Scan {
             case "progressive" -> PROGRESSIVE;
             case "top", "top first", "top-first" -> TOP_FIRST;
             case "bottom", "bottom first", "bottom-first" -> BOTTOM_FIRST;
-            default -> throw new IllegalArgumentException("'" + text + "' is no order of lines: write progressive, top or bottom");
+            default -> throw new IllegalArgumentException(Words.of(Scan.class).say("isNoOrderOfLinesWriteProgressive", text));
         };
     }
 

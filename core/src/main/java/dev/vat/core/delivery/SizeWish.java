@@ -5,6 +5,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.ShapeSizes;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -13,6 +14,8 @@ import java.util.regex.Pattern;
  * shape; or a shape, {@code 2.39} or {@code 16:9 at 1280}, as wide as the reel where no width is said.
  */
 public final class SizeWish {
+
+    private static final Words WORDS = Words.of(SizeWish.class);
 
     private static final Pattern SHARE = Pattern.compile("([\\d.,]+)\\s*%");
     private static final Pattern SIDE = Pattern.compile("(\\d{1,5})\\s*(wide|high)");
@@ -41,7 +44,7 @@ public final class SizeWish {
             return Size.parse(plain.replace('\u00d7', 'x').replace(" ", ""));
         }
         if (reel == null) {
-            throw new IllegalArgumentException("'" + plain + "' needs the reel's size, which isn't known yet");
+            throw new IllegalArgumentException(WORDS.say("needsTheReelsSizeWhichIsnt", plain));
         }
         Size seen = reel.pixelAspect().seen(reel.size());
         if (shape.matches()) {

@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.Set;
@@ -39,7 +40,7 @@ public enum SoundCodec {
     /** The one that the media library reports so. @throws IllegalArgumentException if there is none */
     public static SoundCodec ofReportedName(String name) {
         return Arrays.stream(values()).filter(c -> c.reportedName.equals(name)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("No sound codec is reported as '" + name + "'"));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(SoundCodec.class).say("noSoundCodecIsReportedAs", name)));
     }
 
     /** As the media library reports it. */
@@ -79,10 +80,11 @@ public enum SoundCodec {
     /** Why it can't stand in a container, or can't carry so many channels. */
     public Optional<String> against(Container container, int channels) {
         if (!containers.contains(container)) {
-            return Optional.of(title + " sound can't stand in " + container.title() + "; there it may be " + Arrays.stream(values())
-                    .filter(c -> c.containers.contains(container)).map(SoundCodec::title).collect(Collectors.joining(", ")));
+            return Optional.of(Words.of(SoundCodec.class).say("soundCantStandInThereIt", title, container.title(), Arrays.stream(values())
+                    .filter(c -> c.containers.contains(container)).map(SoundCodec::title).collect(Collectors.joining(", "))));
         }
-        return channels > mostChannels ? Optional.of(title + " carries up to " + mostChannels + " channels, not " + channels)
+        return channels > mostChannels
+                ? Optional.of(Words.of(SoundCodec.class).say("carriesUpToChannelsNot", title, mostChannels, channels))
                 : Optional.empty();
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
@@ -12,24 +13,26 @@ import java.util.stream.Collectors;
 
 /** What people wish of a file, in their own words. */
 public enum Wish {
-    TRANSPARENT("can be seen through", "alpha|transparen\\w*|see[- ]through|cut[- ]?out", t -> t.codec().hasAlpha()),
-    ANYWHERE("plays anywhere", "any\\s?where|every\\s?where|any ?body|every ?body|anyone|everyone|any (?:device|player)|all players",
+    TRANSPARENT(Words.of(Wish.class).say("canBeSeenThrough"), "alpha|transparen\\w*|see[- ]through|cut[- ]?out", t -> t.codec().hasAlpha()),
+    ANYWHERE(Words.of(Wish.class).say("playsAnywhere"),
+            "any\\s?where|every\\s?where|any ?body|every ?body|anyone|everyone|any (?:device|player)|all players",
             t -> t.codec().reach() == Reach.ANYWHERE),
-    BROWSERS("plays in browsers", "browsers?|web|pages?|online|sites?",
+    BROWSERS(Words.of(Wish.class).say("playsInBrowsers"), "browsers?|web|pages?|online|sites?",
             t -> t.codec().reach() != Reach.PROGRAMS && !t.container().isFolder()),
-    SMALL("is small", "small\\w*|tiny|light|little|few bytes|mail", t -> t.codec().lowBitsPerPixel() <= .05),
-    WITHOUT_LOSS("loses nothing", "loss\\s?less|without loss|no loss|exact\\w*|archiv\\w*|master\\w*",
+    SMALL(Words.of(Wish.class).say("isSmall"), "small\\w*|tiny|light|little|few bytes|mail", t -> t.codec().lowBitsPerPixel() <= .05),
+    WITHOUT_LOSS(Words.of(Wish.class).say("losesNothing"), "loss\\s?less|without loss|no loss|exact\\w*|archiv\\w*|master\\w*",
             t -> t.settings().control() instanceof RateControl.Lossless),
-    DEEP("has 10 bits or more", "10[- ]?bits?|12[- ]?bits?|16[- ]?bits?|deep|banding|grad(?:e|ing)|smooth",
+    DEEP(Words.of(Wish.class).say("has10BitsOrMore"), "10[- ]?bits?|12[- ]?bits?|16[- ]?bits?|deep|banding|grad(?:e|ing)|smooth",
             t -> t.codec().codedBits() >= 10),
-    STANDS_ALONE("has every frame by itself", "edit\\w*|cut(?:ting)?|intra|scrub\\w*|nle",
+    STANDS_ALONE(Words.of(Wish.class).say("hasEveryFrameByItself"), "edit\\w*|cut(?:ting)?|intra|scrub\\w*|nle",
             t -> t.codec().everyFrameStandsAlone() && !t.container().isMovingStill()),
-    SOUND("carries sound", "sound|audio|music|voice", t -> t.container().carriesSound()),
-    HIGH_RANGE("is HDR", "hdr|pq|hlg|high dynamic range|rec\\.? ?2[01][02]0",
+    SOUND(Words.of(Wish.class).say("carriesSound"), "sound|audio|music|voice", t -> t.container().carriesSound()),
+    HIGH_RANGE(Words.of(Wish.class).say("isHDR"), "hdr|pq|hlg|high dynamic range|rec\\.? ?2[01][02]0",
             t -> t.settings().colourFor(Size.of(1920, 1080)).isHighRange()),
-    BROADCAST("is taken by broadcasters", "broadcast\\w*|stations?|tv|mxf|interlaced", t -> t.recipient().equals(Targets.BROADCAST)),
-    FRAMES("is a folder of frames", "frames|stills|sequence|dpx|exr|tiff?", t -> t.container().isFolder()),
-    LOOPS("plays over and over", "loop\\w*|gif|over and over|sticker", t -> t.container().isMovingStill());
+    BROADCAST(Words.of(Wish.class).say("isTakenByBroadcasters"), "broadcast\\w*|stations?|tv|mxf|interlaced",
+            t -> t.recipient().equals(Targets.BROADCAST)),
+    FRAMES(Words.of(Wish.class).say("isAFolderOfFrames"), "frames|stills|sequence|dpx|exr|tiff?", t -> t.container().isFolder()),
+    LOOPS(Words.of(Wish.class).say("playsOverAndOver"), "loop\\w*|gif|over and over|sticker", t -> t.container().isMovingStill());
 
     private final String words;
     private final Pattern said;
@@ -59,9 +62,7 @@ public enum Wish {
         EnumSet<Wish> wishes = EnumSet.noneOf(Wish.class);
         Arrays.stream(values()).filter(w -> w.said.matcher(text.toLowerCase(Locale.ROOT)).find()).forEach(wishes::add);
         if (wishes.isEmpty()) {
-            throw new IllegalArgumentException("'" + text.strip() + "' says nothing that Vat understands: write, for example, alpha, "
-                    + "plays anywhere, small, lossless, "
-                    + "10-bit, editing, browser, sound, HDR, broadcast, frames, loop");
+            throw new IllegalArgumentException(Words.of(Wish.class).say("saysNothingThatVatUnderstands", text.strip()));
         }
         return wishes;
     }
@@ -69,9 +70,8 @@ public enum Wish {
     /** A target that doesn't meet every wish, and which it doesn't. */
     public record Near(Target target, List<Wish> lacks) {
         public String words() {
-            return target.title() + " (" + target.id() + "): all but that it "
-                    + lacks.stream().map(Wish::words).collect(Collectors.joining(" and that it "))
-                    + ". " + target.why();
+            return Words.of(Wish.class).say("allButThatIt", target.title(), target.id(),
+                    lacks.stream().map(Wish::words).collect(Collectors.joining(Words.of(Wish.class).say("andThatIt"))), target.why());
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -8,6 +9,8 @@ import java.util.stream.Collectors;
 
 /** Finds the targets that meet wishes, or what stands in the way. */
 final class WishAnswering {
+
+    private static final Words WORDS = Words.of(WishAnswering.class);
 
     private static final int NEAREST = 2;
 
@@ -41,20 +44,18 @@ final class WishAnswering {
                 Wish one = wishes.get(i);
                 Wish other = wishes.get(j);
                 if (Catalogue.targets().stream().noneMatch(t -> one.isMetBy(t) && other.isMetBy(t))) {
-                    obstacles.add("Nothing that " + one.words() + " also " + other.words() + ": " + examples(one) + " on the one side, "
-                            + examples(other) + " on the other.");
+                    obstacles.add(WORDS.say("nothingThatAlsoOnTheOne", one.words(), other.words(), examples(one), examples(other)));
                 }
             }
         }
         if (obstacles.isEmpty()) {
-            obstacles.add("Any two of these go together, but not all: that it "
-                    + wishes.stream().map(Wish::words).collect(Collectors.joining(", ")) + ".");
+            obstacles.add(WORDS.say("anyTwoOfTheseGoTogether", wishes.stream().map(Wish::words).collect(Collectors.joining(", "))));
         }
         return obstacles;
     }
 
     private static String examples(Wish wish) {
         List<String> codecs = Catalogue.targets().stream().filter(wish::isMetBy).map(t -> t.codec().title()).distinct().limit(3).toList();
-        return codecs.isEmpty() ? "no target" : String.join(", ", codecs);
+        return codecs.isEmpty() ? WORDS.say("noTarget") : String.join(", ", codecs);
     }
 }

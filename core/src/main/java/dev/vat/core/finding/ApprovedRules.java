@@ -11,11 +11,14 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.stream.IntStream;
 
 /** Final frames against the preview that was approved. */
 final class ApprovedRules {
+
+    private static final Words WORDS = Words.of(ApprovedRules.class);
 
     /** Half a pixel of a preview of some hundred rows. */
     private static final Rational SAME_SHAPE = Rational.of(1, 100);
@@ -31,26 +34,24 @@ final class ApprovedRules {
         FrameTable table = entry.table();
         FrameRange range = approved.range();
         Sequence sequence = table.sequence();
-        String what = approved.preview() + ", camera " + approved.camera() + ", " + sequence.pattern().number(range.first()) + "-"
-                + sequence.pattern().number(range.last());
+        String what = WORDS.say("camera", approved.preview(), approved.camera(), sequence.pattern().number(range.first()),
+                sequence.pattern().number(range.last()));
         found.add(frames(source, table, range).aboutSource(source.id()).withEvidence(what));
         Rate rate = source.reading().rate();
         if (rate != null && !rate.equals(approved.rate())) {
             found.add(Finding
                     .of("approved-rate", Severity.WARNING,
-                            source.name() + ": the approved preview runs at " + approved.rate().label() + ", these frames are read at "
-                                    + rate.label() + ".")
+                            WORDS.say("theApprovedPreviewRunsAt", source.name(), approved.rate().label(), rate.label()))
                     .aboutSource(source.id()).withEvidence(what).withRemedies(
-                            new Remedy.Apply("Read at " + approved.rate().label(),
+                            new Remedy.Apply(WORDS.say("readAt", approved.rate().label()),
                                     SourceEdits.setSourceRate(source.id(), approved.rate()))));
         }
         table.format().ifPresent(format -> shape(source, approved, format, what, found));
         if (approved.leadIn() > 0) {
             found.add(Finding
                     .of("approved-lead-in", Severity.NOTE,
-                            source.name() + ": in the approved preview the scene ran " + approved.leadIn() + " frames before "
-                                    + sequence.pattern().number(range.first())
-                                    + ", so that what drifts has settled. The render has to do the same.")
+                            WORDS.say("inTheApprovedPreviewThe", source.name(), approved.leadIn(),
+                                    sequence.pattern().number(range.first())))
                     .aboutSource(source.id()).withEvidence(what));
         }
     }
@@ -62,10 +63,10 @@ final class ApprovedRules {
         // What isn't looked into yet may still turn out to be no frame.
         return there == range.count()
                 ? Finding.of("approved-frames", Severity.NOTE,
-                        source.name() + (table.isChecked() ? ": the render has all of the approved " + range.count() + " frames."
-                                : ": files of all approved " + range.count() + " frames are there, and being checked."))
+                        source.name() + (table.isChecked() ? WORDS.say("theRenderHasAllOfTheApproved", range.count())
+                                : WORDS.say("filesOfAllApprovedFrames", range.count())))
                 : Finding.of("approved-frames", Severity.WARNING,
-                        source.name() + ": the render has " + there + " of the approved " + range.count() + ".");
+                        WORDS.say("theRenderHasOfTheApproved", source.name(), there, range.count()));
     }
 
     private static void shape(Source source, Approved approved, PictureFormat format, String what, List<Finding> found) {
@@ -75,7 +76,7 @@ final class ApprovedRules {
         if (own.dividedBy(wanted).minus(Rational.ONE).abs().compareTo(SAME_SHAPE) > 0) {
             found.add(Finding
                     .of("approved-shape", Severity.WARNING,
-                            source.name() + ": the approved preview is of another shape, " + approved.size() + " against " + seen + ".")
+                            WORDS.say("theApprovedPreviewIsOfAnother", source.name(), approved.size(), seen))
                     .aboutSource(source.id()).withEvidence(what));
         }
     }

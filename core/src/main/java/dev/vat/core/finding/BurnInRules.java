@@ -11,6 +11,7 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -20,10 +21,12 @@ import java.util.stream.Collectors;
 /** Findings on what Vat writes and draws. */
 final class BurnInRules {
 
+    private static final Words WORDS = Words.of(BurnInRules.class);
+
     /** Letters that are less tall, in pixels, can hardly be read. */
     static final double LEGIBLE = 9;
 
-    private static final String CHOOSE = "Choose a font file";
+    private static final String CHOOSE = WORDS.say("chooseAFontFile");
 
     private BurnInRules() {}
 
@@ -31,7 +34,7 @@ final class BurnInRules {
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
         BurnIn ofReel = programme.reel().burnIn();
         if (ofReel != null) {
-            check("The reel's burn-in", null, ofReel, ReelEdits::burnIn, observed, project, found);
+            check(WORDS.say("theReelsBurnIn"), null, ofReel, ReelEdits::burnIn, observed, project, found);
         }
         List<BurnIn> wholes = WrittenWords.wholes(project, programme.reel());
         List<Item> items = programme.reel().items();
@@ -39,7 +42,7 @@ final class BurnInRules {
             int place = i;
             BurnIn own = items.get(i).burnIn();
             if (own != null) {
-                ofItem("The burn-in of item " + (i + 1), own, wholes, b -> ReelEdits.burnInItem(place, b), observed, project, found);
+                ofItem(WORDS.say("theBurnInOfItem", (i + 1)), own, wholes, b -> ReelEdits.burnInItem(place, b), observed, project, found);
             }
             drawn(project, programme, place, items.get(i).drawn(), observed, found);
         }
@@ -60,18 +63,18 @@ final class BurnInRules {
 
     static void check(Project project, ResolvedReel programme, Deliverable deliverable, Observed observed, List<Finding> found) {
         if (deliverable.burnIn() != null) {
-            check(deliverable.title() + ": its burn-in", deliverable.id(), deliverable.burnIn(),
+            check(WORDS.say("itsBurnIn", deliverable.title()), deliverable.id(), deliverable.burnIn(),
                     b -> DeliverableEdits.follow(deliverable.id(), d -> d.withBurnIn(b)), observed, project, found);
         }
         double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream())
                 .mapToDouble(Line::size).min().orElse(100);
         programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding
                 .of("burn-in-small", Severity.WARNING,
-                        "%s: the smallest letters are %.0f pixels tall at %s, hardly legible.".formatted(deliverable.title(),
-                                f.size().height() * smallest / 100, f.size()))
+                        WORDS.say("theSmallestLettersArePixels", deliverable.title(), "%.0f".formatted(f.size().height() * smallest / 100),
+                                f.size()))
                 .aboutTarget(deliverable.id())
                 .withRemedies(
-                        new Remedy.Apply("Nothing written into it",
+                        new Remedy.Apply(WORDS.say("nothingWrittenIntoIt"),
                                 DeliverableEdits.follow(deliverable.id(), Deliverable::withCleanPictures)))));
     }
 
@@ -89,16 +92,16 @@ final class BurnInRules {
         if (burnIn.watermark() != null && observed.unusable().containsKey(burnIn.watermark().path())) {
             found.add(Finding
                     .of("watermark-unusable", Severity.BLOCKER,
-                            whose + ": the picture laid over can't be used: " + observed.unusable().get(burnIn.watermark().path()) + ".")
+                            WORDS.say("thePictureLaidOverCantBe", whose, observed.unusable().get(burnIn.watermark().path())))
                     .aboutTarget(target)
-                    .withRemedies(new Remedy.Apply("Leave it out", change.apply(burnIn.withWatermark(null)))));
+                    .withRemedies(new Remedy.Apply(WORDS.say("leaveItOut"), change.apply(burnIn.withWatermark(null)))));
         }
         String why = burnIn.face() == null ? null : observed.unusable().get(burnIn.face());
         if (why != null) {
             found.add(
-                    Finding.of("face-unusable", Severity.BLOCKER, whose + ": the font file can't be used: " + why + ".").aboutTarget(target)
+                    Finding.of("face-unusable", Severity.BLOCKER, WORDS.say("theFontFileCantBeUsed", whose, why)).aboutTarget(target)
                             .withRemedies(new Remedy.ChooseFace(CHOOSE, face -> change.apply(burnIn.withFace(face))),
-                                    new Remedy.Apply("Vat's own face", change.apply(burnIn.withFace(null)))));
+                                    new Remedy.Apply(WORDS.say("vatsOwnFace"), change.apply(burnIn.withFace(null)))));
         }
         return why == null;
     }
@@ -110,8 +113,8 @@ final class BurnInRules {
         return missing.isEmpty() ? Optional.empty()
                 : Optional.of(Finding
                         .of("letters-missing", Severity.BLOCKER,
-                                whose + ": " + (face == null ? "Vat's own face" : "the chosen face") + " has no letter "
-                                        + missing + ". Choose a font file that has it, or write it in other letters.")
+                                WORDS.say("hasNoLetterChooseAFontFile", whose,
+                                        (face == null ? WORDS.say("vatsOwnFace") : WORDS.say("theChosenFace")), missing))
                         .aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
     }
 
@@ -129,17 +132,16 @@ final class BurnInRules {
                     Math.max(1, leader.frames() * perSecond / leader.perSecond()));
             found.add(Finding
                     .of("leader-rate", Severity.WARNING,
-                            "Item " + (place + 1) + ": the leader counts " + leader.perSecond() + " frames to a second, the reel has "
-                                    + perSecond + ".")
-                    .withRemedies(new Remedy.Apply("Count " + perSecond, ReelEdits.drawItem(place, right))));
+                            WORDS.say("itemTheLeaderCountsFrames", (place + 1), leader.perSecond(), perSecond))
+                    .withRemedies(new Remedy.Apply(WORDS.say("count", perSecond), ReelEdits.drawItem(place, right))));
         }
         if (drawn instanceof GeneratedItem.Slate slate) {
             String missing = missing(null, WrittenWords.of(slate, project), observed);
             if (!missing.isEmpty()) {
                 found.add(Finding
                         .of("slate-letters", Severity.BLOCKER,
-                                "Item " + (place + 1) + ": the slate's face has no letter " + missing + ". Write it in other letters.")
-                        .withRemedies(new Remedy.Apply("Take the slate out", ReelEdits.removeItem(place))));
+                                WORDS.say("itemTheSlatesFaceHasNoLetter", (place + 1), missing))
+                        .withRemedies(new Remedy.Apply(WORDS.say("takeTheSlateOut"), ReelEdits.removeItem(place))));
             }
         }
     }

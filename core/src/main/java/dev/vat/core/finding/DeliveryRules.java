@@ -34,6 +34,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.FileForecast;
+import dev.vat.core.words.Words;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -47,6 +48,8 @@ import java.util.stream.Stream;
 
 /** Findings on what comes out: what can't go together, alpha, depth and size against the codec, names, folder and space. */
 final class DeliveryRules {
+
+    private static final Words WORDS = Words.of(DeliveryRules.class);
 
     /** From here on it takes an explicit yes. */
     private static final double FAR_ENLARGED = 1.9;
@@ -65,7 +68,7 @@ final class DeliveryRules {
         }
         if (project.deliverablesOn().isEmpty()) {
             found.add(Finding.of("no-target", Severity.REQUEST, project.deliverables().isEmpty()
-                    ? "Choose a target: who is the file for?" : "Every column is switched off: there is nothing to make."));
+                    ? WORDS.say("chooseATargetWhoIsTheFile") : WORDS.say("everyColumnIsSwitchedOff")));
         }
         for (Deliverable deliverable : known) {
             legal(programme, deliverable, found);
@@ -89,15 +92,15 @@ final class DeliveryRules {
     /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
     private static void drafts(List<Deliverable> known, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
-            found.add(Finding.of("draft", Severity.WARNING, "Draft: every file is made at half size, and says so in its name and its "
-                    + "picture.")
-                    .withRemedies(new Remedy.Apply("No draft", DeliverableEdits.setDraft(false))));
+            found.add(Finding.of("draft", Severity.WARNING, WORDS.say("draftEveryFileIsMadeAtHalf"))
+                    .withRemedies(new Remedy.Apply(WORDS.say("noDraft"), DeliverableEdits.setDraft(false))));
         }
         Optional<ReelEntry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
         for (Deliverable deliverable : known) {
             if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(DRAFT_SOURCE)) {
-                found.add(blocker(DRAFT_SOURCE, deliverable, draft.get().table().sequence().name() + " is a draft, and this file isn't one")
-                        .withRemedies(new Remedy.Apply("Make it all the same", DeliverableEdits.accept(deliverable.id(), DRAFT_SOURCE))));
+                found.add(blocker(DRAFT_SOURCE, deliverable, WORDS.say("isADraftAndThisFileIsnt", draft.get().table().sequence().name()))
+                        .withRemedies(
+                                new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), DRAFT_SOURCE))));
             }
         }
     }
@@ -107,10 +110,11 @@ final class DeliveryRules {
         if (!deliverable.isKnown()) {
             boolean target = Catalogue.find(deliverable.target()).isPresent();
             found.add(Finding
-                    .of("codec-unknown", Severity.BLOCKER, "This Vat has no " + (target ? "codec '" + deliverable.codec() : "target '"
-                            + deliverable.target()) + "', which the project names.")
+                    .of("codec-unknown", Severity.BLOCKER,
+                            WORDS.say("thisVatHasNoWhichTheProject",
+                                    (target ? WORDS.say("codec", deliverable.codec()) : WORDS.say("target", deliverable.target()))))
                     .aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Remove the column", DeliverableEdits.removeDeliverable(deliverable.id()))));
+                    .withRemedies(new Remedy.Apply(WORDS.say("removeTheColumn"), DeliverableEdits.removeDeliverable(deliverable.id()))));
         }
         return deliverable.isKnown();
     }
@@ -120,24 +124,27 @@ final class DeliveryRules {
         Settings settings = deliverable.settings();
         Codec codec = settings.codec();
         Legality.against(codec, settings.container()).ifPresent(why -> found.add(blocker("container-illegal", deliverable, why)
-                .withRemedies(new Remedy.Apply("Put it into " + codec.containers().stream().sorted().findFirst().orElseThrow().title(),
-                        DeliverableEdits.setCodec(deliverable.id(), codec)))));
+                .withRemedies(
+                        new Remedy.Apply(WORDS.say("putItInto", codec.containers().stream().sorted().findFirst().orElseThrow().title()),
+                                DeliverableEdits.setCodec(deliverable.id(), codec)))));
         Legality.against(codec, settings.control()).ifPresent(why -> found.add(blocker("control-illegal", deliverable, why)
-                .withRemedies(new Remedy.Apply("Use " + codec.words(codec.usualControl()),
+                .withRemedies(new Remedy.Apply(WORDS.say("use", codec.words(codec.usualControl())),
                         DeliverableEdits.setControl(deliverable.id(), codec.usualControl())))));
         programme.frame(deliverable).ifPresent(frame -> {
             Legality.against(codec, frame.size()).ifPresent(why -> found.add(blocker("size-illegal", deliverable, why)
                     .withRemedies(sizes(deliverable, codec))));
             Legality.against(codec, settings.container(), frame.pixelAspect())
                     .ifPresent(why -> found.add(blocker("shape-illegal", deliverable, why)
-                            .withRemedies(new Remedy.Apply("Make pixels square, with bars", DeliverableEdits.setFraming(deliverable.id(),
-                                    squared(programme.shape().orElseThrow(), settings))))));
+                            .withRemedies(
+                                    new Remedy.Apply(WORDS.say("makePixelsSquareWithBars"), DeliverableEdits.setFraming(deliverable.id(),
+                                            squared(programme.shape().orElseThrow(), settings))))));
         });
         Scan scan = settings.framing().scanInUse();
         Optional<Rate> rate = programme.rate().map(scan::rate);
         Optional<String> woven = rate.flatMap(r -> Legality.against(codec, settings.container(), scan, r));
-        woven.ifPresent(why -> found.add(blocker("scan-illegal", deliverable, why).withRemedies(new Remedy.Apply("Make it progressive",
-                DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
+        woven.ifPresent(
+                why -> found.add(blocker("scan-illegal", deliverable, why).withRemedies(new Remedy.Apply(WORDS.say("makeItProgressive"),
+                        DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
         if (woven.isEmpty()) {
             rate.flatMap(r -> Legality.against(codec, r)).ifPresent(why -> found.add(blocker("rate-illegal", deliverable, why)));
         }
@@ -150,32 +157,33 @@ final class DeliveryRules {
         if (!settings.container().carriesSound()) {
             found.add(Finding
                     .of("sound-not-carried", Severity.NOTE,
-                            deliverable.title() + ": " + settings.container().title() + " carries no sound.")
+                            WORDS.say("carriesNoSound", deliverable.title(), settings.container().title()))
                     .aboutTarget(deliverable.id()));
             return;
         }
         if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
-            found.add(Finding.of("loudness-open", Severity.NOTE, deliverable.title() + ": sound goes out as loud as it is. Broadcast "
-                    + "in Europe asks for -23 LUFS and at most -1 dBTP (EBU R 128).").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Bring it to -23 LUFS",
+            found.add(Finding.of("loudness-open", Severity.NOTE, WORDS.say("soundGoesOutAsLoudAsItIs", deliverable.title()))
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply(WORDS.say("bringItTo23LUFS"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
         }
         if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
-            found.add(blocker("sound-illegal", deliverable, settings.sound().title() + " gives every channel a place in front of a "
-                    + "listener: it can't carry " + sound.layout())
-                    .withRemedies(new Remedy.Apply("Stereo for the whole reel", ReelEdits.setLayout(SoundLayout.STEREO))));
+            found.add(blocker("sound-illegal", deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("stereoForTheWholeReel"), ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }
         settings.sound().against(settings.container(), sound.channels())
                 .ifPresent(why -> found.add(blocker("sound-illegal", deliverable, why)
-                        .withRemedies(new Remedy.Apply("Use " + SoundCodec.usualIn(settings.container()).title(),
+                        .withRemedies(new Remedy.Apply(WORDS.say("use", SoundCodec.usualIn(settings.container()).title()),
                                 DeliverableEdits.setSound(deliverable.id(), null)))));
     }
 
     /** The sizes that a codec has, as buttons. */
     private static Remedy[] sizes(Deliverable deliverable, Codec codec) {
-        return codec.limits().sizes().stream().sorted(Comparator.comparing(Size::pixels)).map(size -> new Remedy.Apply("Fit into " + size,
-                DeliverableEdits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size)))).toArray(Remedy[]::new);
+        return codec.limits().sizes().stream().sorted(Comparator.comparing(Size::pixels))
+                .map(size -> new Remedy.Apply(WORDS.say("fitInto", size),
+                        DeliverableEdits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size))))
+                .toArray(Remedy[]::new);
     }
 
     private static Framing squared(PictureFormat shape, Settings settings) {
@@ -195,11 +203,14 @@ final class DeliveryRules {
         if (!deliverable.fitsGrid(frame.size())) {
             Size even = frame.size().downTo(codec.chroma().widthStep(), codec.chroma().heightStep());
             Framing framing = deliverable.settings().framing();
-            found.add(Finding.of("size-odd", Severity.BLOCKER, deliverable.title() + ": " + frame.size() + " doesn't fall on the "
-                    + codec.chroma().label() + " grid, which wants " + grid(codec) + ".").aboutTarget(deliverable.id())
+            found.add(Finding
+                    .of("size-odd", Severity.BLOCKER,
+                            WORDS.say("doesntFallOnTheGridWhich", deliverable.title(), frame.size(), codec.chroma().label(), grid(codec)))
+                    .aboutTarget(deliverable.id())
                     .withRemedies(framing.size() == null
-                            ? new Remedy.Apply("Crop to " + even, DeliverableEdits.cropToGrid(deliverable.id(), true))
-                            : new Remedy.Apply("Use " + even, DeliverableEdits.setFraming(deliverable.id(), framing.withSize(even)))));
+                            ? new Remedy.Apply(WORDS.say("cropTo", even), DeliverableEdits.cropToGrid(deliverable.id(), true))
+                            : new Remedy.Apply(WORDS.say("use", even),
+                                    DeliverableEdits.setFraming(deliverable.id(), framing.withSize(even)))));
             return;
         }
         shape(deliverable, shape, frame, found);
@@ -209,43 +220,47 @@ final class DeliveryRules {
     private static void shape(Deliverable deliverable, PictureFormat shape, Frame frame, List<Finding> found) {
         List<String> changes = frame.describe(shape.size(), shape.pixelAspect());
         if (!changes.isEmpty()) {
-            found.add(Finding.of("reshaped", Severity.NOTE, deliverable.title() + ": " + shape.size() + " goes into " + frame.size() + ": "
-                    + String.join(", ", changes) + ".").aboutTarget(deliverable.id()));
+            found.add(Finding
+                    .of("reshaped", Severity.NOTE,
+                            WORDS.say("goesInto", deliverable.title(), shape.size(), frame.size(), String.join(", ", changes)))
+                    .aboutTarget(deliverable.id()));
         }
         if (!frame.isRound(shape.pixelAspect())) {
-            found.add(Finding.of("squashed", Severity.WARNING, deliverable.title() + ": circles come out %.1f %% too %s.".formatted(
-                    Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, frame.roundness(shape.pixelAspect()) > 1 ? "wide" : "narrow"))
+            found.add(Finding
+                    .of("squashed", Severity.WARNING,
+                            deliverable.title() + WORDS.say("circlesComeOutToo",
+                                    "%.1f".formatted(Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100),
+                                    frame.roundness(shape.pixelAspect()) > 1 ? WORDS.say("wide") : WORDS.say("narrow")))
                     .aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("Keep the shape, with bars", DeliverableEdits.setFraming(deliverable.id(),
+                    .withRemedies(new Remedy.Apply(WORDS.say("keepTheShapeWithBars"), DeliverableEdits.setFraming(deliverable.id(),
                             deliverable.settings().framing().withFit(Fit.BARS)))));
         }
         double times = frame.placement().enlargement();
         if (times >= FAR_ENLARGED && !deliverable.accepted().contains(FAR_ID)) {
             found.add(blocker(FAR_ID, deliverable,
-                    "the picture would be enlarged %.2f times: frames of %s are far too small for %s".formatted(times, shape.size(),
-                            frame.size()))
-                    .withRemedies(new Remedy.Apply("Make it all the same", DeliverableEdits.accept(deliverable.id(), FAR_ID)),
-                            new Remedy.Apply("As the reel is", DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
+                    WORDS.say("thePictureWouldBeEnlarged", "%.2f".formatted(times), shape.size(), frame.size()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), FAR_ID)),
+                            new Remedy.Apply(WORDS.say("asTheReelIs"), DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
             found.add(Finding.of("enlarged", Severity.WARNING,
-                    deliverable.title() + ": the picture is enlarged %.2f times: it gets no sharper.".formatted(times))
+                    deliverable.title() + WORDS.say("thePictureIsEnlargedTimes", "%.2f".formatted(times)))
                     .aboutTarget(deliverable.id()));
         }
     }
 
     private static String grid(Codec codec) {
-        return codec.chroma().widthStep() == 4 ? "a width that four divides"
-                : codec.chroma().heightStep() == 1 ? "an even width" : "an even width and height";
+        return codec.chroma().widthStep() == 4 ? WORDS.say("aWidthThatFourDivides")
+                : codec.chroma().heightStep() == 1 ? WORDS.say("anEvenWidth") : WORDS.say("anEvenWidthAndHeight");
     }
 
     /** What runs through the whole file can't go on after a stop. */
     private static void whole(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
-            found.add(Finding.of("made-whole", Severity.NOTE, deliverable.title() + ": " + settings.codec().words(settings.control())
-                    + " runs through the whole file" + (settings.control().passes() > 1 ? " twice, reading every frame twice" : "")
-                    + ": a stop begins its "
-                    + programme.plan().count() + " frames again.").aboutTarget(deliverable.id()));
+            found.add(Finding.of("made-whole", Severity.NOTE,
+                    WORDS.say("runsThroughTheWholeFile", deliverable.title(), settings.codec().words(settings.control()),
+                            (settings.control().passes() > 1 ? WORDS.say("twiceReadingEveryFrameTwice") : ""), programme.plan().count()))
+                    .aboutTarget(deliverable.id()));
         }
     }
 
@@ -265,15 +280,13 @@ final class DeliveryRules {
             return;
         }
         String left = budget.isPossible()
-                ? "leaves " + BitRate.format(budget.bitsPerSecond() / 1000 * 1000) + " for pictures of " + size
-                        + ", too little to look right"
-                : "leaves nothing for the pictures";
+                ? WORDS.say("leavesForPicturesOfTooLittle", BitRate.format(budget.bitsPerSecond() / 1000 * 1000), size)
+                : WORDS.say("leavesNothingForThePictures");
         found.add(Finding
-                .of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER, deliverable.title() + ": a file of "
-                        + RoughForecast.bytes(wish.bytes()) + " " + left + "; sound takes " + RoughForecast.bytes(budget.sound())
-                        + " of it. Take a smaller picture, or a file of "
-                        + RoughForecast.bytes(least) + " or more.")
-                .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply("Allow " + RoughForecast.bytes(least),
+                .of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER,
+                        WORDS.say("aFileOfSoundTakesOfItTake", deliverable.title(), RoughForecast.bytes(wish.bytes()), left,
+                                RoughForecast.bytes(budget.sound()), RoughForecast.bytes(least)))
+                .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply(WORDS.say("allow", RoughForecast.bytes(least)),
                         DeliverableEdits.setControl(deliverable.id(), new RateControl.FileSize(least)))));
     }
 
@@ -282,8 +295,8 @@ final class DeliveryRules {
         try {
             naming = FileNaming.parse(project.naming());
         } catch (IllegalArgumentException e) {
-            found.add(Finding.of("name-pattern", Severity.BLOCKER, "The name pattern can't be used: " + e.getMessage() + ".")
-                    .withRemedies(new Remedy.Apply("Use " + FileNaming.DEFAULT, Edits.setNaming(FileNaming.DEFAULT))));
+            found.add(Finding.of("name-pattern", Severity.BLOCKER, WORDS.say("theNamePatternCantBeUsed", e.getMessage()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("use", FileNaming.DEFAULT), Edits.setNaming(FileNaming.DEFAULT))));
             return;
         }
         Map<String, Deliverable> names = new HashMap<>();
@@ -294,9 +307,10 @@ final class DeliveryRules {
             Deliverable other = names.put(name.toLowerCase(Locale.ROOT), deliverable);
             if (other != null) {
                 String mended = project.naming() + "_{target}";
-                found.add(Finding.of("name-clash", Severity.BLOCKER, other.title() + " and " + deliverable.title()
-                        + " would get the same name, " + name + ".").aboutTarget(deliverable.id())
-                        .withRemedies(new Remedy.Apply("Add the target to names", Edits.setNaming(mended))));
+                found.add(Finding
+                        .of("name-clash", Severity.BLOCKER, WORDS.say("andWouldGetTheSameName", other.title(), deliverable.title(), name))
+                        .aboutTarget(deliverable.id())
+                        .withRemedies(new Remedy.Apply(WORDS.say("addTheTargetToNames"), Edits.setNaming(mended))));
             }
         }
     }
@@ -305,9 +319,9 @@ final class DeliveryRules {
             List<Finding> found) {
         Observed.Destination destination = observed.destination();
         if (destination.problem() != null) {
-            found.add(Finding.of("folder-refused", Severity.BLOCKER, "The folder for the files can't be used: "
-                    + destination.problem()).withEvidence(destination.path())
-                    .withRemedies(new Remedy.ChooseFolder("Choose another folder")));
+            found.add(Finding.of("folder-refused", Severity.BLOCKER, WORDS.say("theFolderForTheFilesCant", destination.problem()))
+                    .withEvidence(destination.path())
+                    .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         }
         if (destination.freeBytes() < 0 || programme.size().isEmpty()) {
             return;
@@ -318,15 +332,14 @@ final class DeliveryRules {
                 .flatMap(d -> tried ? Stream.of(foretold(observed.foretold().get(d.id()))) : programme.forecast(d).stream())
                 .reduce(new RoughForecast(0, 0), RoughForecast::plus);
         RoughForecast peak = sum.plus(sum);
-        String words = "The run needs " + RoughForecast.bytes(peak.lowBytes()) + " to "
-                + RoughForecast.bytes(peak.highBytes()) + " while it works (" + (tried ? "by test encodes" : "rough") + "); "
-                + RoughForecast.bytes(destination.freeBytes()) + " are free.";
+        String words = WORDS.say("theRunNeedsToWhileItWorks", RoughForecast.bytes(peak.lowBytes()), RoughForecast.bytes(peak.highBytes()),
+                (tried ? WORDS.say("byTestEncodes") : WORDS.say("rough")), RoughForecast.bytes(destination.freeBytes()));
         if (destination.freeBytes() < peak.lowBytes()) {
             found.add(Finding.of("space-short", Severity.BLOCKER, words)
-                    .withRemedies(new Remedy.ChooseFolder("Choose another folder")));
+                    .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         } else if (destination.freeBytes() < peak.highBytes()) {
             found.add(Finding.of("space-tight", Severity.WARNING, words)
-                    .withRemedies(new Remedy.ChooseFolder("Choose another folder")));
+                    .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         }
     }
 
@@ -342,10 +355,8 @@ final class DeliveryRules {
         // Before anything was tried only the low end says something.
         if (forecast.lowBytes() > most || tried != null && forecast.highBytes() > most) {
             found.add(Finding.of("container-full", forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING,
-                    deliverable.title() + ": " + container.title() + " holds at most "
-                            + RoughForecast.bytes(most) + ", and the file may weigh " + RoughForecast.bytes(forecast.lowBytes()) + " to "
-                            + RoughForecast.bytes(forecast.highBytes())
-                            + ". Take a smaller picture, fewer frames, or another container.")
+                    WORDS.say("holdsAtMostAndTheFileMay", deliverable.title(), container.title(), RoughForecast.bytes(most),
+                            RoughForecast.bytes(forecast.lowBytes()), RoughForecast.bytes(forecast.highBytes())))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -357,10 +368,8 @@ final class DeliveryRules {
     /** A note, whatever is found: see {@link FlashGuide}. */
     private static void flashes(Observed observed, List<Finding> found) {
         if (!observed.flashes().isEmpty()) {
-            found.add(Finding.of("flashes", Severity.NOTE, "The picture may flash too often for some viewers, more than three times "
-                    + "in a second, at reel frames "
-                    + observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")) + ": " + FlashGuide.CAVEAT
-                    + "."));
+            found.add(Finding.of("flashes", Severity.NOTE, WORDS.say("thePictureMayFlashTooOften",
+                    observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")), FlashGuide.CAVEAT)));
         }
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.core.finding;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -10,6 +11,8 @@ import java.util.Set;
 
 /** All findings on a project's current reel and its deliverables, blockers first: a pure function. */
 public final class Findings {
+
+    private static final Words WORDS = Words.of(Findings.class);
 
     private final List<Finding> all;
 
@@ -21,7 +24,7 @@ public final class Findings {
         List<Finding> found = new ArrayList<>();
         ResolvedReel programme = ResolvedReel.of(project, observed.tables()).orElse(null);
         if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
-            found.add(Finding.of("nothing-in", Severity.REQUEST, "There is nothing in the reel yet: add a folder of frames."));
+            found.add(Finding.of("nothing-in", Severity.REQUEST, WORDS.say("thereIsNothingInTheReel")));
         } else {
             SourceRules.check(project, programme, observed, found);
             BurnInRules.check(project, programme, observed, found);

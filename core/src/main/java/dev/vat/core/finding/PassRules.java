@@ -11,10 +11,13 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /** Findings on a picture that is made of passes. What is amiss with their frames is told by the rules on sources. */
 final class PassRules {
+
+    private static final Words WORDS = Words.of(PassRules.class);
 
     private PassRules() {}
 
@@ -39,24 +42,27 @@ final class PassRules {
             return mix != null && mix.on().passes().stream().anyMatch(p -> p.name().equals(pass));
         });
         if (!there) {
-            found.add(Finding.of("pass-gone", Severity.BLOCKER, deliverable.title() + ": not every item of the reel is put together "
-                    + "from passes of which one that is on is called " + pass + ".").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.Apply("The whole picture", DeliverableEdits.follow(deliverable.id(), d -> d.withPass(null)))));
+            found.add(Finding.of("pass-gone", Severity.BLOCKER, WORDS.say("notEveryItemOfTheReelIs", deliverable.title(), pass))
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply(WORDS.say("theWholePicture"),
+                            DeliverableEdits.follow(deliverable.id(), d -> d.withPass(null)))));
         }
     }
 
     private static void check(ResolvedReel programme, ReelSpan span, PassMix mix, ReelEntry main, List<Finding> found) {
         String name = main.source().name();
         if (mix.on().passes().isEmpty()) {
-            found.add(Finding.of("passes-none", Severity.BLOCKER, name + ": every pass is off, so that there is no picture.")
+            found.add(Finding.of("passes-none", Severity.BLOCKER, WORDS.say("everyPassIsOffSoThatThere", name))
                     .aboutSource(main.source().id())
-                    .withRemedies(new Remedy.Apply("The source's own picture", ReelEdits.mixItem(span.place(), null))));
+                    .withRemedies(new Remedy.Apply(WORDS.say("theSourcesOwnPicture"), ReelEdits.mixItem(span.place(), null))));
             return;
         }
         Pass lowest = mix.on().passes().getFirst();
         if (lowest.operation() != Operation.ADD && lowest.operation() != Operation.OVER) {
-            found.add(Finding.of("pass-lowest", Severity.NOTE, name + ": " + lowest.name() + " is the lowest pass and is taken as it "
-                    + "is; there is nothing that it could " + lowest.operation().title() + ".").aboutSource(main.source().id()));
+            found.add(Finding
+                    .of("pass-lowest", Severity.NOTE,
+                            WORDS.say("isTheLowestPassAndIsTaken", name, lowest.name(), lowest.operation().title()))
+                    .aboutSource(main.source().id()));
         }
         FrameRange taken = main.reading().rangeIn(main.table().sequence());
         programme.plan().cells(span.item()).forEach(cell -> {
@@ -73,8 +79,7 @@ final class PassRules {
         if (own != null && other != null && !own.size().equals(other.size())) {
             found.add(Finding
                     .of("pass-size", Severity.BLOCKER,
-                            "Pass " + pass.pass().name() + " is " + other.size() + " where " + main.source().name() + " is " + own.size()
-                                    + ". Leave it out, or render it at that size.")
+                            WORDS.say("passIsWhereIsLeaveItOut", pass.pass().name(), other.size(), main.source().name(), own.size()))
                     .aboutSource(pass.source().id()));
         }
     }
@@ -84,8 +89,8 @@ final class PassRules {
         if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
             found.add(Finding
                     .of("pass-layer", Severity.BLOCKER,
-                            "The files of " + pass.source().name() + " have no layer " + layer + ". They have "
-                                    + String.join(", ", pass.table().format().orElseThrow().layers()) + ".")
+                            WORDS.say("theFilesOfHaveNoLayerThey", pass.source().name(), layer,
+                                    String.join(", ", pass.table().format().orElseThrow().layers())))
                     .aboutSource(main.source().id()));
         }
     }
@@ -96,7 +101,7 @@ final class PassRules {
         if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
             found.add(Finding
                     .of("pass-range", Severity.NOTE,
-                            "Pass " + pass.pass().name() + " has frames " + own + "; those of " + taken + " are taken.")
+                            WORDS.say("passHasFramesThoseOfAre", pass.pass().name(), own, taken))
                     .aboutSource(pass.source().id()));
         }
     }

@@ -10,13 +10,16 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
 
 /** Findings on what becomes of alpha, depth and colour in a file. */
 final class PictureRules {
 
-    private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", "fifth or later");
+    private static final Words WORDS = Words.of(PictureRules.class);
+
+    private static final List<String> ORDINALS = List.of("first", "second", "third", "fourth", WORDS.say("fifthOrLater"));
 
     private PictureRules() {}
 
@@ -30,8 +33,8 @@ final class PictureRules {
         }
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
             found.add(DeliveryRules
-                    .blocker("ground-unusable", deliverable, "the picture behind can't be used: " + observed.unusable().get(path))
-                    .withRemedies(new Remedy.Apply("Use black", DeliverableEdits.setFlatten(deliverable.id(), Ground.BLACK))));
+                    .blocker("ground-unusable", deliverable, WORDS.say("thePictureBehindCantBeUsed", observed.unusable().get(path)))
+                    .withRemedies(new Remedy.Apply(WORDS.say("useBlack"), DeliverableEdits.setFlatten(deliverable.id(), Ground.BLACK))));
         }
     }
 
@@ -42,8 +45,8 @@ final class PictureRules {
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
             found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE,
-                    "%s: %s lossy pass: %d in the source (%s), 1 here.".formatted(deliverable.title(),
-                            ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before, worst.table().sequence().name()))
+                    WORDS.say("lossyPassInTheSource1Here", deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before,
+                            worst.table().sequence().name()))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -54,12 +57,12 @@ final class PictureRules {
         if (colour != null) {
             Legality.against(settings.codec(), settings.container(), colour)
                     .ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
-                            .withRemedies(new Remedy.Apply("Use the usual colours", DeliverableEdits.setColour(deliverable.id(), null)))));
+                            .withRemedies(new Remedy.Apply(WORDS.say("useTheUsualColours"),
+                                    DeliverableEdits.setColour(deliverable.id(), null)))));
         }
         if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite())
                 && programme.shape().isPresent()) {
-            found.add(Finding.of("nothing-above-white", Severity.NOTE, deliverable.title() + ": no source has anything above white, "
-                    + "so that the file will have room it doesn't use.")
+            found.add(Finding.of("nothing-above-white", Severity.NOTE, WORDS.say("noSourceHasAnythingAbove", deliverable.title()))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -69,14 +72,14 @@ final class PictureRules {
     }
 
     private static void look(ResolvedReel programme, Deliverable deliverable, Look look, Observed observed, List<Finding> found) {
-        Remedy without = new Remedy.Apply("Leave the look out", DeliverableEdits.setLook(deliverable.id(), null));
+        Remedy without = new Remedy.Apply(WORDS.say("leaveTheLookOut"), DeliverableEdits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
-            found.add(DeliveryRules.blocker("look-unusable", deliverable, "the look can't be used: " + observed.unusable().get(look.path()))
+            found.add(DeliveryRules
+                    .blocker("look-unusable", deliverable, WORDS.say("theLookCantBeUsed", observed.unusable().get(look.path())))
                     .withRemedies(without));
         }
         if (isHighRange(programme, deliverable)) {
-            found.add(DeliveryRules.blocker("look-above-white", deliverable, "a look is a table of display codes and ends at white: "
-                    + "it can't be used where there is room above it")
+            found.add(DeliveryRules.blocker("look-above-white", deliverable, WORDS.say("aLookIsATableOfDisplayCodes"))
                     .withRemedies(without));
         }
     }
@@ -84,19 +87,21 @@ final class PictureRules {
     private static void alpha(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         boolean carries = deliverable.settings().codec().hasAlpha();
         if (programme.transparent() && !carries && deliverable.matte()) {
-            found.add(Finding.of("matte-beside", Severity.NOTE, deliverable.title() + ": alpha goes into a second file of the same "
-                    + "kind, white where it is opaque; this one lies over "
-                    + deliverable.flatten().words() + ".").aboutTarget(deliverable.id()));
+            found.add(Finding
+                    .of("matte-beside", Severity.NOTE,
+                            WORDS.say("alphaGoesIntoASecondFile", deliverable.title(), deliverable.flatten().words()))
+                    .aboutTarget(deliverable.id()));
         } else if (programme.transparent() && !carries) {
-            found.add(Finding.of("alpha-flattened", Severity.WARNING, deliverable.title() + " carries no alpha: transparent places show "
-                    + deliverable.flatten().words() + ".").aboutTarget(deliverable.id())
-                    .withRemedies(new Remedy.ChooseColour("Choose colour", deliverable.id()),
-                            new Remedy.Apply("Checker", DeliverableEdits.setFlatten(deliverable.id(), Ground.CHECKER)),
-                            new Remedy.Apply("Matte as a second file", DeliverableEdits.setMatte(deliverable.id(), true))));
+            found.add(Finding
+                    .of("alpha-flattened", Severity.WARNING,
+                            WORDS.say("carriesNoAlphaTransparent", deliverable.title(), deliverable.flatten().words()))
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.ChooseColour(WORDS.say("chooseColour"), deliverable.id()),
+                            new Remedy.Apply(WORDS.say("checker"), DeliverableEdits.setFlatten(deliverable.id(), Ground.CHECKER)),
+                            new Remedy.Apply(WORDS.say("matteAsASecondFile"), DeliverableEdits.setMatte(deliverable.id(), true))));
         }
         if (!programme.transparent() && carries && programme.shape().isPresent()) {
-            found.add(Finding.of("alpha-empty", Severity.NOTE, deliverable.title()
-                    + ": the frames have no transparency, so the alpha channel will carry nothing (opaque everywhere).")
+            found.add(Finding.of("alpha-empty", Severity.NOTE, WORDS.say("theFramesHaveNoTransparency", deliverable.title()))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -104,8 +109,10 @@ final class PictureRules {
     private static void depth(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Codec codec = deliverable.settings().codec();
         if (programme.deepest() > codec.codedBits()) {
-            found.add(Finding.of("depth-reduced", Severity.NOTE, deliverable.title() + ": " + programme.deepest()
-                    + "-bit frames become " + codec.depthText() + ", dithered.").aboutTarget(deliverable.id()));
+            found.add(Finding
+                    .of("depth-reduced", Severity.NOTE,
+                            WORDS.say("bitFramesBecomeDithered", deliverable.title(), programme.deepest(), codec.depthText()))
+                    .aboutTarget(deliverable.id()));
         }
     }
 }

@@ -14,12 +14,15 @@ import dev.vat.core.resolved.Sounding;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Stream;
 
 /** Findings on how an item goes with the others of its reel: shape, rate, speed, and how it begins. */
 final class ReelRules {
+
+    private static final Words WORDS = Words.of(ReelRules.class);
 
     /** Enlarging by less isn't seen. */
     static final double SEEN = 1.005;
@@ -33,9 +36,9 @@ final class ReelRules {
         shape(programme, entry, found);
         rate(programme, entry, found);
         programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
-                name(entry) + ": there is no room for a " + joint.words() + "; it takes what the items have.")
+                WORDS.say("thereIsNoRoomForAItTakes", name(entry), joint.words()))
                 .aboutSource(entry.source().id())
-                .withRemedies(new Remedy.Apply("Cut instead", ReelEdits.joinItem(entry.place(), null)))));
+                .withRemedies(new Remedy.Apply(WORDS.say("cutInstead"), ReelEdits.joinItem(entry.place(), null)))));
     }
 
     /** A label that the reel's rate can't count to. */
@@ -43,12 +46,11 @@ final class ReelRules {
         if (programme.reel().start() != null && programme.rate().isPresent() && programme.start().isEmpty()) {
             found.add(Finding
                     .of("timecode-illegal", Severity.BLOCKER,
-                            "There is no timecode " + programme.reel().start() + " at " + programme.rate().get().label()
-                                    + (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame()
-                                            ? ": drop-frame counting "
-                                                    + "exists at 29.97 and 59.94 only."
-                                            : "."))
-                    .withRemedies(new Remedy.Apply("No start timecode", ReelEdits.setStart(null))));
+                            WORDS.say("thereIsNoTimecodeAt", programme.reel().start(), programme.rate().get().label(),
+                                    (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame()
+                                            ? WORDS.say("dropFrameCountingExists")
+                                            : ".")))
+                    .withRemedies(new Remedy.Apply(WORDS.say("noStartTimecode"), ReelEdits.setStart(null))));
         }
     }
 
@@ -58,28 +60,28 @@ final class ReelRules {
             ClipFacts facts = observed.clips().get(sounding.source().id());
             String name = sounding.source().name();
             if (facts == null || facts.sounds().isEmpty()) {
-                found.add(Finding.of("sound-gone", Severity.BLOCKER, name + ": no sound can be read here. Bring the file back, or "
-                        + "take it out.").aboutSource(sounding.source().id())
-                        .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
+                found.add(Finding.of("sound-gone", Severity.BLOCKER, WORDS.say("noSoundCanBeReadHereBring", name))
+                        .aboutSource(sounding.source().id())
+                        .withRemedies(new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.removeSound(sounding.place()))));
                 continue;
             }
             if (facts.sounds().getFirst().silent()) {
-                found.add(Finding.of("sound-silent", Severity.WARNING, name + ": every sample is zero.").aboutSource(sounding.source().id())
-                        .withRemedies(new Remedy.Apply("Take it out", ReelEdits.removeSound(sounding.place()))));
+                found.add(Finding.of("sound-silent", Severity.WARNING, WORDS.say("everySampleIsZero", name))
+                        .aboutSource(sounding.source().id())
+                        .withRemedies(new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.removeSound(sounding.place()))));
             }
             facts.sounds().getFirst().fault().ifPresent(fault -> found.add(Finding
-                    .of("sound-damaged", Severity.WARNING, name + ": " + fault + ". Get the whole file again.")
+                    .of("sound-damaged", Severity.WARNING, WORDS.say("getTheWholeFileAgain", name, fault))
                     .aboutSource(sounding.source().id())));
             long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0
                     : ReelSound.framesBeyond(programme, sounding, facts);
             if (beyond > 0) {
                 found.add(Finding
                         .of("sound-longer", Severity.WARNING,
-                                name + " goes on for " + beyond + (beyond == 1 ? " frame" : " frames")
-                                        + " after the last picture, and is cut there.")
+                                WORDS.say("goesOnForFramesAfterThe", name, beyond))
                         .aboutSource(sounding.source().id())
                         .withRemedies(programme.plan().spans().getLast().isViews() ? new Remedy[0]
-                                : new Remedy[] {new Remedy.Apply("Hold the last frame for " + beyond,
+                                : new Remedy[] {new Remedy.Apply(WORDS.say("holdTheLastFrameFor", beyond),
                                         ReelEdits.holdForSound(programme.plan().spans().getLast().place(), beyond))}));
             }
         }
@@ -100,14 +102,15 @@ final class ReelRules {
         boolean enlarged = placement.enlargement() > SEEN;
         Remedy[] others = List.of(Fit.BARS, Fit.FILL, Fit.STRETCH, Fit.PIXELS).stream().filter(f -> f != fit)
                 .map(f -> new Remedy.Apply(f.title(), ReelEdits.fitItem(entry.place(), f))).toArray(Remedy[]::new);
-        found.add(Finding.of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE, name(entry) + " is " + shape(own, whole)
-                + ", the reel is " + shape(whole, own) + " like its first source: " + fit.title()
-                + (enlarged ? ", enlarged %.2f times. It gets no sharper.".formatted(placement.enlargement()) : "."))
+        found.add(Finding
+                .of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE,
+                        WORDS.say("isTheReelIsLikeItsFirst", name(entry), shape(own, whole), shape(whole, own), fit.title(),
+                                (enlarged ? WORDS.say("enlargedTimesItGetsNoSharper", "%.2f".formatted(placement.enlargement())) : ".")))
                 .aboutSource(entry.source().id()).withRemedies(others));
     }
 
     private static String shape(PictureFormat format, PictureFormat other) {
-        return format.size() + (format.pixelAspect().equals(other.pixelAspect()) ? "" : " with pixels " + format.pixelAspect());
+        return format.size() + (format.pixelAspect().equals(other.pixelAspect()) ? "" : WORDS.say("withPixels", format.pixelAspect()));
     }
 
     private static void rate(ResolvedReel programme, ReelEntry entry, List<Finding> found) {
@@ -122,7 +125,7 @@ final class ReelRules {
         if (!conform.fits(ratio)) {
             found.add(Finding
                     .of("conform-unfit", Severity.BLOCKER,
-                            name(entry) + ": " + conform.title() + " isn't for " + own.label() + " in a reel of " + reel.label() + ".")
+                            WORDS.say("isntForInAReelOf", name(entry), conform.title(), own.label(), reel.label()))
                     .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY), conform(entry, Conform.STEP)));
             return;
         }
@@ -131,7 +134,7 @@ final class ReelRules {
             if (!what.isEmpty()) {
                 found.add(Finding
                         .of("speed-changed", Severity.NOTE,
-                                name(entry) + " plays at " + playing.speedInUse() + " of its speed: " + what + ".")
+                                WORDS.say("playsAtOfItsSpeed", name(entry), playing.speedInUse(), what))
                         .aboutSource(entry.source().id()));
             }
             return;
@@ -139,16 +142,15 @@ final class ReelRules {
         if (conform == Conform.EVERY) {
             found.add(Finding
                     .of("rate-differs", Severity.WARNING,
-                            name(entry) + " is read at " + own.label() + " but plays at the reel's " + reel.label() + ": it runs "
-                                    + ratio.toFixed(3) + "x as long.")
+                            WORDS.say("isReadAtButPlaysAtTheReels", name(entry), own.label(), reel.label(), ratio.toFixed(3)))
                     .aboutSource(entry.source().id())
                     .withRemedies(remedies(entry, reel, ratio)));
             return;
         }
         found.add(Finding
                 .of("rate-conformed", Severity.NOTE,
-                        name(entry) + " goes from " + own.label() + " to " + reel.label() + ", " + conform.title()
-                                + (what.isEmpty() ? "." : ": " + what + "."))
+                        WORDS.say("goesFromTo", name(entry), own.label(), reel.label(), conform.title(),
+                                (what.isEmpty() ? "." : ": " + what + ".")))
                 .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));
     }
 
@@ -157,7 +159,7 @@ final class ReelRules {
         List<Remedy> ways = new ArrayList<>();
         Stream.of(Conform.PULL, Conform.PULLDOWN_2_3, Conform.PULLDOWN_2_2).filter(c -> c.fits(ratio))
                 .forEach(c -> ways.add(conform(entry, c)));
-        ways.add(new Remedy.Apply("Read it at " + reel.label(), SourceEdits.setSourceRate(entry.source().id(), reel)));
+        ways.add(new Remedy.Apply(WORDS.say("readItAt", reel.label()), SourceEdits.setSourceRate(entry.source().id(), reel)));
         ways.add(conform(entry, Conform.NEAREST));
         ways.add(conform(entry, Conform.BLEND));
         return ways.toArray(Remedy[]::new);

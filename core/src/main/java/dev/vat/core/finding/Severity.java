@@ -1,17 +1,18 @@
 package dev.vat.core.finding;
 
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 
 /** How much a finding matters. */
 public enum Severity {
     /** Nothing is made while it stands. */
-    BLOCKER("blocker"),
+    BLOCKER(Words.of(Severity.class).say("blocker")),
     /** Something has to be chosen, or waited for, before anything can be made; nothing is wrong. */
-    REQUEST("request"),
+    REQUEST(Words.of(Severity.class).say("request")),
     /** Something is lost or unusual; the run may go on. */
-    WARNING("warning"),
+    WARNING(Words.of(Severity.class).say("warning")),
     /** Worth knowing. */
-    NOTE("note");
+    NOTE(Words.of(Severity.class).say("note"));
 
     private final String label;
 

@@ -18,6 +18,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -26,6 +27,8 @@ import java.util.stream.Collectors;
 /** Findings on what goes in: rate, holes, faulty frames, and items that don't go together. */
 final class SourceRules {
 
+    private static final Words WORDS = Words.of(SourceRules.class);
+
     private SourceRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
@@ -33,7 +36,7 @@ final class SourceRules {
             found.add(sourceGone(project, programme));
         }
         if (programme.rate().isEmpty() && !programme.entries().isEmpty()) {
-            found.add(Finding.of("rate-unknown", Severity.REQUEST, "Choose a frame rate: no file states one.")
+            found.add(Finding.of("rate-unknown", Severity.REQUEST, WORDS.say("chooseAFrameRateNoFileStates"))
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
         for (ReelEntry entry : programme.entries()) {
@@ -56,7 +59,7 @@ final class SourceRules {
         ReelRules.sounds(programme, observed, found);
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())
                 .map(e -> e.picture().colour()).distinct().forEach(colour -> found.add(Finding.of("linear-light", Severity.NOTE,
-                        "Frames are taken as " + colour.describe() + "; Rec.709 primaries, clamped in RGB, tagged Rec.709.")));
+                        WORDS.say("framesAreTakenAsRec709Primaries", colour.describe()))));
     }
 
     /** What the files say against how they are read. */
@@ -68,15 +71,16 @@ final class SourceRules {
         Rate rate = entry.source().reading().rate();
         Rate own = format.stated().rate();
         if (rate != null && own != null && !rate.equals(own)) {
-            found.add(Finding.of("rate-against-file", Severity.WARNING, entry.source().name() + ": the files state "
-                    + own.label() + ", they are read at " + rate.label() + ".").aboutSource(entry.source().id())
-                    .withRemedies(new Remedy.Apply("Read at " + own.label(), SourceEdits.setSourceRate(entry.source().id(), own))));
+            found.add(Finding
+                    .of("rate-against-file", Severity.WARNING,
+                            WORDS.say("theFilesStateTheyAreRead", entry.source().name(), own.label(), rate.label()))
+                    .aboutSource(entry.source().id())
+                    .withRemedies(new Remedy.Apply(WORDS.say("readAt", own.label()), SourceEdits.setSourceRate(entry.source().id(), own))));
         }
         otherColour(entry, format.stated(), found);
         boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null && format.stated().own() == null;
         if (entry.picture().colour().kind() == ColourReading.Kind.TAGGED && tagless) {
-            found.add(Finding.of("tags-missing", Severity.WARNING, entry.source().name()
-                    + ": the files state no primaries and no curve, so that values are kept as they are.")
+            found.add(Finding.of("tags-missing", Severity.WARNING, WORDS.say("theFilesStateNoPrimaries", entry.source().name()))
                     .aboutSource(entry.source().id()));
         }
     }
@@ -92,26 +96,26 @@ final class SourceRules {
             return;
         }
         Finding finding = Finding
-                .of("colour-stated", Severity.WARNING, entry.source().name() + ": the files state " + stated.colour() + ". "
-                        + (stated.foreign() != null
-                                ? "There is no conversion from " + stated.foreign() + ": values are kept and shown as Rec.709."
-                                : linear ? "They are taken as light of Rec.709 primaries." : "Values are kept and shown as Rec.709."))
+                .of("colour-stated", Severity.WARNING,
+                        WORDS.say("theFilesState", entry.source().name(), stated.colour(), (stated.foreign() != null
+                                ? WORDS.say("thereIsNoConversionFrom", stated.foreign())
+                                : linear ? WORDS.say("theyAreTakenAsLightOfRec") : WORDS.say("valuesAreKeptAndShownAs"))))
                 .aboutSource(entry.source().id());
-        Remedy keep = new Remedy.Apply("Keep the values",
+        Remedy keep = new Remedy.Apply(WORDS.say("keepTheValues"),
                 SourceEdits.setPicture(entry.source().id(), picture.withColour(linear ? ColourReading.LINEAR : ColourReading.DISPLAY)));
         found.add(converted ? finding
                 : stated.foreign() != null ? finding.withRemedies(keep)
-                        : finding.withRemedies(new Remedy.Apply("Convert to Rec.709",
+                        : finding.withRemedies(new Remedy.Apply(WORDS.say("convertToRec709"),
                                 SourceEdits.setPicture(entry.source().id(), picture.withColour(ColourReading.TAGGED))), keep));
     }
 
     private static Finding sourceGone(Project project, ResolvedReel programme) {
         String names = programme.reel().items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                 .filter(s -> programme.entries().stream().noneMatch(e -> e.source().id().equals(s.id())))
-                .map(s -> s.name() + " in " + s.folder().absolute()).distinct().collect(Collectors.joining("; "));
+                .map(s -> WORDS.say("in", s.name(), s.folder().absolute())).distinct().collect(Collectors.joining("; "));
         return Finding.of("source-gone", Severity.BLOCKER,
-                "The files of " + (programme.unknownItems() == 1 ? "one item" : programme.unknownItems() + " items")
-                        + " of this reel can't be found. Bring the folder back, or take the item out.")
+                WORDS.say("theFilesOfOfThisReelCant",
+                        (programme.unknownItems() == 1 ? WORDS.say("oneItem") : WORDS.say("items", programme.unknownItems()))))
                 .withEvidence(names);
     }
 
@@ -123,11 +127,11 @@ final class SourceRules {
         }
         if (range.last() < sequence.first() || range.first() > sequence.last()) {
             found.add(Finding.of("range-outside", Severity.BLOCKER,
-                    sequence.name() + ": the range " + range + " lies outside the frames " + sequence.range() + ".")
+                    WORDS.say("theRangeLiesOutsideTheFrames", sequence.name(), range, sequence.range()))
                     .aboutSource(entry.source().id())
                     .withRemedies(entry.use().range() != null
-                            ? new Remedy.Apply("Take what the source takes", ReelEdits.trimItem(entry.place(), null))
-                            : new Remedy.Apply("Use all " + sequence.range(), SourceEdits.setRange(entry.source().id(), null))));
+                            ? new Remedy.Apply(WORDS.say("takeWhatTheSourceTakes"), ReelEdits.trimItem(entry.place(), null))
+                            : new Remedy.Apply(WORDS.say("useAll", sequence.range()), SourceEdits.setRange(entry.source().id(), null))));
         }
     }
 
@@ -141,15 +145,15 @@ final class SourceRules {
             // Without a single frame looked into, and none to come, not even size and depth are known.
             Severity severity = table.format().isPresent() || observed.checking().contains(source.id())
                     ? Severity.NOTE : Severity.BLOCKER;
-            found.add(Finding.of("unchecked", severity, sequence.name() + ": " + unchecked + " of "
-                    + sequence.count() + " frames are not checked yet.").aboutSource(source.id()));
+            found.add(Finding.of("unchecked", severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
+                    .aboutSource(source.id()));
         }
         ResumeAdvice advice = ResumeAdvice.of(table, range);
         if (table.isChecked() && advice.lastGood().isEmpty()) {
             String why = table.faults().stream().map(FrameTable.Fault::why).distinct().limit(3)
                     .collect(Collectors.joining("; "));
-            found.add(Finding.of("nothing-good", Severity.BLOCKER, sequence.name() + ": no frame of " + range
-                    + " can be used.").withEvidence(why).aboutSource(source.id()));
+            found.add(Finding.of("nothing-good", Severity.BLOCKER, WORDS.say("noFrameOfCanBeUsed", sequence.name(), range))
+                    .withEvidence(why).aboutSource(source.id()));
             return;
         }
         if (advice.wanted().isEmpty()) {
@@ -161,26 +165,24 @@ final class SourceRules {
             // What a renderer that goes on hasn't written yet is nobody's fault.
             boolean onlyToCome = advice.isOnlyToCome(table);
             found.add(Finding.of("frames-wanted", onlyToCome ? Severity.REQUEST : Severity.BLOCKER, sequence.name() + ": "
-                    + (onlyToCome ? wanted + " are still to come: wait, or choose what stands in."
-                            : faultsInWords(table, range, advice) + ". Render " + wanted + " again, or choose what stands in."))
+                    + (onlyToCome ? WORDS.say("areStillToComeWaitOrChoose", wanted)
+                            : WORDS.say("renderAgainOrChooseWhat", faultsInWords(table, range, advice), wanted)))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
-                    .withRemedies(new Remedy.CopyText("Copy ranges", wanted),
+                    .withRemedies(new Remedy.CopyText(WORDS.say("copyRanges"), wanted),
                             new Remedy.Apply(GapPolicy.HOLD.title(), SourceEdits.setGap(source.id(), GapPolicy.HOLD)),
                             new Remedy.Apply(GapPolicy.BLEND.title(), SourceEdits.setGap(source.id(), GapPolicy.BLEND)),
                             new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else if (programme.plan().holdHasNoStart(entry.item())) {
             long firstGood = firstGood(table, range);
-            found.add(Finding.of("hold-no-start", Severity.BLOCKER, sequence.name()
-                    + ": the range starts with a frame that can't be used, so there is nothing before it to hold.")
+            found.add(Finding.of("hold-no-start", Severity.BLOCKER, WORDS.say("theRangeStartsWithAFrame", sequence.name()))
                     .withEvidence(wanted).aboutSource(source.id())
-                    .withRemedies(new Remedy.Apply("Start at " + sequence.pattern().number(firstGood),
+                    .withRemedies(new Remedy.Apply(WORDS.say("startAt", sequence.pattern().number(firstGood)),
                             SourceEdits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
                             new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else {
-            found.add(Finding.of("frames-filled", Severity.WARNING, sequence.name() + ": "
-                    + inWords(gap) + " at " + wanted + ".")
+            found.add(Finding.of("frames-filled", Severity.WARNING, WORDS.say("at", sequence.name(), inWords(gap), wanted))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
-                    .withRemedies(new Remedy.CopyText("Copy ranges", wanted)));
+                    .withRemedies(new Remedy.CopyText(WORDS.say("copyRanges"), wanted)));
         }
     }
 
@@ -189,20 +191,20 @@ final class SourceRules {
         Sequence sequence = entry.table().sequence();
         String marks = ResumeAdvice.marked(sequence, source.reading()).toText(sequence.pattern()::number);
         if (!marks.isEmpty()) {
-            found.add(Finding.of("frames-marked", Severity.WARNING, sequence.name() + ": " + marks
-                    + " marked to be rendered again; made as they are now.").aboutSource(source.id())
-                    .withRemedies(new Remedy.CopyText("Copy ranges", marks),
-                            new Remedy.Apply("Take the marks away", SourceEdits.mark(source.id(), sequence.range(), false))));
+            found.add(Finding.of("frames-marked", Severity.WARNING, WORDS.say("markedToBeRenderedAgain", sequence.name(), marks))
+                    .aboutSource(source.id())
+                    .withRemedies(new Remedy.CopyText(WORDS.say("copyRanges"), marks),
+                            new Remedy.Apply(WORDS.say("takeTheMarksAway"), SourceEdits.mark(source.id(), sequence.range(), false))));
         }
     }
 
     private static String inWords(GapPolicy gap) {
         return switch (gap) {
-            case HOLD -> "the previous frame is held";
-            case NEAREST -> "the nearest good frame is held";
-            case BLEND -> "the good frames around are mixed";
-            case CLOSE -> "the hole is left out and what follows moves up,";
-            case CARD, REFUSE -> "a labelled card stands";
+            case HOLD -> WORDS.say("thePreviousFrameIsHeld");
+            case NEAREST -> WORDS.say("theNearestGoodFrameIsHeld");
+            case BLEND -> WORDS.say("theGoodFramesAroundAreMixed");
+            case CLOSE -> WORDS.say("theHoleIsLeftOutAndWhat");
+            case CARD, REFUSE -> WORDS.say("aLabelledCardStands");
         };
     }
 
@@ -222,7 +224,7 @@ final class SourceRules {
                 .collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new, Collectors.counting()));
         String others = faults.entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
                 .collect(Collectors.joining(", "));
-        return (missing == 0 ? "" : missing + " missing" + (others.isEmpty() ? "" : ", ")) + others;
+        return (missing == 0 ? "" : WORDS.say("missing", missing, (others.isEmpty() ? "" : ", "))) + others;
     }
 
     private static String evidence(FrameTable table, FrameRange range) {
@@ -230,16 +232,15 @@ final class SourceRules {
         String shown = faults.stream().limit(4)
                 .map(f -> table.sequence().pattern().number(f.frame()) + " " + f.state().label() + ": " + f.why())
                 .collect(Collectors.joining("; "));
-        return faults.size() > 4 ? shown + "; and " + (faults.size() - 4) + " more" : shown;
+        return faults.size() > 4 ? WORDS.say("andMore", shown, (faults.size() - 4)) : shown;
     }
 
     private static void layers(ReelEntry entry, List<Finding> found) {
         Interpretation picture = entry.source().reading().picture();
         entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
-                Severity.BLOCKER, entry.source().name() + ": these EXR files have no unnamed R, G, B channels. Their layers are: "
-                        + String.join(", ", f.layers()) + ".")
+                Severity.BLOCKER, WORDS.say("theseEXRFilesHaveNoUnnamed", entry.source().name(), String.join(", ", f.layers())))
                 .aboutSource(entry.source().id())
-                .withRemedies(new Remedy.Apply("Take " + f.layers().getFirst(),
+                .withRemedies(new Remedy.Apply(WORDS.say("take", f.layers().getFirst()),
                         SourceEdits.setPicture(entry.source().id(), picture.withLayer(f.layers().getFirst()))))));
     }
 }

@@ -15,6 +15,7 @@ import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
@@ -22,6 +23,8 @@ import java.util.Set;
 
 /** Findings on several views in one picture. */
 final class ViewRules {
+
+    private static final Words WORDS = Words.of(ViewRules.class);
 
     private ViewRules() {}
 
@@ -32,7 +35,7 @@ final class ViewRules {
                 Layout layout = part.item().layout();
                 int[] cells = programme.plan().cells(span.item()).toArray();
                 for (int i = 0; i < cells.length; i++) {
-                    String name = "View " + (i + 1) + " of " + layout.name();
+                    String name = WORDS.say("viewOf", (i + 1), layout.name());
                     covered(name, how, i, found, span.place(), layout);
                     empty(name, layout.views().get(i), found);
                     caption(name, project, observed, how, i, found, span.place(), layout);
@@ -50,18 +53,18 @@ final class ViewRules {
         long seen = Covered.seen(own, boxes.subList(view + 1, boxes.size()));
         long all = (long) own.width() * own.height();
         if (seen == 0) {
-            found.add(Finding.of("view-covered", Severity.WARNING, name + " lies wholly under others: nothing of it is seen.")
-                    .withRemedies(new Remedy.Apply("Lay it on top", ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
-                            new Remedy.Apply("Take it out", ReelEdits.layItem(place, layout.without(view)))));
+            found.add(Finding.of("view-covered", Severity.WARNING, WORDS.say("liesWhollyUnderOthersNothing", name))
+                    .withRemedies(new Remedy.Apply(WORDS.say("layItOnTop"), ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
+                            new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.layItem(place, layout.without(view)))));
         } else if (layout.arrangement().isSideBySide() ? seen < all : 2 * seen < all) {
             found.add(Finding.of("view-covered-part", Severity.NOTE,
-                    "%s: %.0f %% of it lies under others.".formatted(name, 100. * (all - seen) / all)));
+                    WORDS.say("ofItLiesUnderOthers", name, "%.0f".formatted(100. * (all - seen) / all))));
         }
     }
 
     private static void empty(String name, View view, List<Finding> found) {
         if (view.item().drawn() instanceof GeneratedItem.Plain) {
-            found.add(Finding.of("view-empty", Severity.WARNING, name + " has no source yet: a plain colour stands there."));
+            found.add(Finding.of("view-empty", Severity.WARNING, WORDS.say("hasNoSourceYetAPlainColour", name)));
         }
     }
 
@@ -71,23 +74,23 @@ final class ViewRules {
         if (written.caption() == null) {
             return;
         }
-        Remedy without = new Remedy.Apply("No caption", ReelEdits.layItem(place, layout.withView(view, v -> v.withCaption(null))));
+        Remedy without = new Remedy.Apply(WORDS.say("noCaption"),
+                ReelEdits.layItem(place, layout.withView(view, v -> v.withCaption(null))));
         String missing = BurnInRules.missing(null, WrittenWords.of(written.caption().words(), project), observed);
         if (!missing.isEmpty()) {
             found.add(Finding
                     .of("caption-letters", Severity.BLOCKER,
-                            name + ": the face of its caption has no letter " + missing + ". Write it in other letters.")
+                            WORDS.say("theFaceOfItsCaptionHasNo", name, missing))
                     .withRemedies(without));
         }
         double tall = how.size().height() * written.caption().size() / 100;
         if (tall < BurnInRules.LEGIBLE) {
             found.add(Finding
-                    .of("caption-small", Severity.WARNING, "%s: its caption is %.0f pixels tall, hardly legible.".formatted(name, tall))
+                    .of("caption-small", Severity.WARNING, WORDS.say("itsCaptionIsPixelsTallHardly", name, "%.0f".formatted(tall)))
                     .withRemedies(without));
         }
         if (layout.days() == null && !Collections.disjoint(written.caption().words().fields(), Set.of(Field.DAYS, Field.CALENDAR))) {
-            found.add(Finding.of("caption-days", Severity.WARNING, name + ": its caption tells days, and the layout has no first day: "
-                    + "it isn't written."));
+            found.add(Finding.of("caption-days", Severity.WARNING, WORDS.say("itsCaptionTellsDaysAndThe", name)));
         }
     }
 
@@ -98,27 +101,27 @@ final class ViewRules {
             return;
         }
         found.add(Finding.of("view-shorter", Severity.NOTE,
-                name + " is over " + (span.count() - own) + (span.count() - own == 1 ? " frame" : " frames") + " before the layout: "
-                        + (layout.endsEmpty() ? "its place is empty then." : "its last frame stays.")));
+                WORDS.say("isOverFramesBeforeTheLayout", name, (span.count() - own), span.count() - own,
+                        (layout.endsEmpty() ? WORDS.say("itsPlaceIsEmptyThen") : WORDS.say("itsLastFrameStays")))));
         if (part.delay() > 0) {
             found.add(Finding.of("view-later", Severity.NOTE,
-                    name + " begins " + part.delay() + (part.delay() == 1 ? " frame" : " frames") + " later by its timecode."));
+                    WORDS.say("beginsFramesLaterByItsTimecode", name, part.delay())));
         }
     }
 
     private static void enlarged(String name, Placement placement, List<Finding> found) {
         if (placement != null && placement.enlargement() > ReelRules.SEEN) {
             found.add(Finding.of("view-enlarged", Severity.NOTE,
-                    "%s is enlarged %.2f times. It gets no sharper.".formatted(name, placement.enlargement())));
+                    WORDS.say("isEnlargedTimesItGetsNo", name, "%.2f".formatted(placement.enlargement()))));
         }
     }
 
     private static void rate(String name, ResolvedReel programme, int cell, Layout layout, List<Finding> found) {
         Optional<Rate> own = programme.entry(cell).flatMap(ReelEntry::rate);
         if (own.isPresent() && programme.rate().isPresent() && !own.equals(programme.rate())) {
-            found.add(Finding.of("view-rate", Severity.NOTE, name + " is read at " + own.get().label() + " in a reel of "
-                    + programme.rate().get().label() + ": "
-                    + (layout.stepInUse() == InStep.FRAMES ? "frame by frame it plays at the reel's." : "the nearest frame is shown.")));
+            found.add(Finding.of("view-rate", Severity.NOTE, WORDS.say("isReadAtInAReelOf", name, own.get().label(),
+                    programme.rate().get().label(),
+                    (layout.stepInUse() == InStep.FRAMES ? WORDS.say("frameByFrameItPlaysAtThe") : WORDS.say("theNearestFrameIsShown")))));
         }
     }
 }

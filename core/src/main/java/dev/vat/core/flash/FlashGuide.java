@@ -1,10 +1,14 @@
 package dev.vat.core.flash;
 
+import dev.vat.core.words.Words;
+
 /**
  * The figures of the published guideline on flashing pictures, Recommendation ITU-R BT.1702, in one place. They were written down without
  * the text at hand: until somebody has held each against it, what is found by them is a note, and nothing found is no pass.
  */
 public final class FlashGuide {
+
+    private static final Words WORDS = Words.of(FlashGuide.class);
 
     /** A change between neighbouring extremes of this many cd/m2 or more counts. Annex 1, on luminance flashes; to be verified. */
     static final double LEAST_STEP = 20;
@@ -28,8 +32,7 @@ public final class FlashGuide {
     static final double RED_SHARE = .8;
 
     /** Said with whatever is found. */
-    public static final String CAVEAT = "by the figures of ITU-R BT.1702 as Vat knows them, which nobody has verified yet: no pass "
-            + "for broadcast";
+    public static final String CAVEAT = WORDS.say("byTheFiguresOfITURBT1702");
 
     private FlashGuide() {}
 

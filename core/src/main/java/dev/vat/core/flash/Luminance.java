@@ -1,5 +1,7 @@
 package dev.vat.core.flash;
 
+import dev.vat.core.words.Words;
+
 /**
  * How bright and how red the parts of a picture are, in a grid of cells from the upper left, row after row.
  *
@@ -8,13 +10,15 @@ package dev.vat.core.flash;
  */
 public record Luminance(byte[] luma, byte[] red) {
 
+    private static final Words WORDS = Words.of(Luminance.class);
+
     public static final int COLUMNS = 32;
     public static final int ROWS = 18;
     public static final int CELLS = COLUMNS * ROWS;
 
     public Luminance {
         if (luma.length != CELLS || red.length != CELLS) {
-            throw new IllegalArgumentException("A picture has " + CELLS + " cells, not " + luma.length + " and " + red.length);
+            throw new IllegalArgumentException(WORDS.say("aPictureHasCellsNotAnd", CELLS, luma.length, red.length));
         }
     }
 

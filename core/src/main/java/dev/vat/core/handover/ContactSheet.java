@@ -9,6 +9,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -26,6 +27,8 @@ import java.util.stream.LongStream;
  */
 public record ContactSheet(String title, List<Cell> cells, Size seen, int across, int width) {
 
+    private static final Words WORDS = Words.of(ContactSheet.class);
+
     /** One picture. @param label under it @param recipe null where there is none */
     public record Cell(String label, Recipe recipe) {}
 
@@ -41,10 +44,10 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
         public Grid {
             if (across < 1 || across > MOST || down < 1 || down > MOST) {
                 throw new IllegalArgumentException(
-                        "A contact sheet has from 1 to " + MOST + " frames across and down, not " + across + " by " + down);
+                        WORDS.say("aContactSheetHasFrom1To", MOST, across, down));
             }
             if (width < NARROWEST || width > WIDEST) {
-                throw new IllegalArgumentException("A contact sheet is from " + NARROWEST + " to " + WIDEST + " pixels wide, not " + width);
+                throw new IllegalArgumentException(WORDS.say("aContactSheetIsFromToPixels", NARROWEST, WIDEST, width));
             }
         }
 
@@ -54,7 +57,7 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
             try {
                 return new Grid(Integer.parseInt(parts[0].strip()), Integer.parseInt(parts[1].strip()), width);
             } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-                throw new IllegalArgumentException("'" + text + "' is no grid: write how many across and down, as 5x6", e);
+                throw new IllegalArgumentException(WORDS.say("isNoGridWriteHowManyAcross", text), e);
             }
         }
     }
@@ -66,7 +69,7 @@ public record ContactSheet(String title, List<Cell> cells, Size seen, int across
     public static String endingOf(String fileName) {
         String ending = fileName.substring(fileName.lastIndexOf('.') + 1).toLowerCase(Locale.ROOT).replace("jpeg", "jpg");
         if (!ENDINGS.contains(ending)) {
-            throw new IllegalArgumentException("A contact sheet is a file that ends in one of " + ENDINGS + ", unlike " + fileName);
+            throw new IllegalArgumentException(WORDS.say("aContactSheetIsAFileThat", ENDINGS, fileName));
         }
         return ending;
     }

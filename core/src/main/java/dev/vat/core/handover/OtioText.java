@@ -13,6 +13,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.net.URI;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -25,6 +26,8 @@ import java.util.Optional;
  * how fast it goes by meanwhile, below 0 for backwards. The whole reel stands in the metadata, so that Vat gets all of it back.
  */
 public final class OtioText {
+
+    private static final Words WORDS = Words.of(OtioText.class);
 
     private static final JsonMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
     private static final String SCHEMA = "OTIO_SCHEMA";
@@ -55,7 +58,7 @@ public final class OtioText {
         root.set("global_start_time", timeline.start() == null ? null : time(Rational.of(timeline.start().frame()), timeline.rate()));
         ObjectNode stack = composed("Stack.1", "tracks");
         ObjectNode track = composed("Track.1", "pictures");
-        track.put("kind", "Video");
+        track.put("kind", WORDS.say("video"));
         ArrayNode children = object(track).withArray("children");
         for (int i = 0; i < timeline.events().size(); i++) {
             Timeline.Event event = timeline.events().get(i);
@@ -179,10 +182,10 @@ public final class OtioText {
         try {
             root = JSON.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("This is no OpenTimelineIO text: " + e.getOriginalMessage(), e);
+            throw new IllegalArgumentException(WORDS.say("thisIsNoOpenTimelineIOText", e.getOriginalMessage()), e);
         }
         if (root == null || !root.path(SCHEMA).asText().startsWith("Timeline.")) {
-            throw new IllegalArgumentException("This is no OpenTimelineIO timeline");
+            throw new IllegalArgumentException(WORDS.say("thisIsNoOpenTimelineIOTimeline"));
         }
         List<String> left = new ArrayList<>();
         JsonNode pictures = null;
@@ -190,11 +193,11 @@ public final class OtioText {
             if (pictures == null && track.path("kind").asText().equals("Video")) {
                 pictures = track;
             } else {
-                left.add("track " + track.path("name").asText() + " (" + track.path("kind").asText() + ")");
+                left.add(WORDS.say("track", track.path("name").asText(), track.path("kind").asText()));
             }
         }
         if (pictures == null) {
-            throw new IllegalArgumentException("This timeline has no picture track");
+            throw new IllegalArgumentException(WORDS.say("thisTimelineHasNoPicture"));
         }
         Rate rate = rateOf(root, pictures);
         JsonNode global = root.path("global_start_time");
@@ -214,7 +217,7 @@ public final class OtioText {
                 return rate(time.path("rate").asDouble());
             }
         }
-        throw new IllegalArgumentException("Nothing in this timeline says at which rate it counts");
+        throw new IllegalArgumentException(WORDS.say("nothingInThisTimelineSays"));
     }
 
     /** The exact rate behind a decimal: 23.976 is 24000/1001. */
@@ -234,7 +237,7 @@ public final class OtioText {
             long in = transition == null ? 0 : Math.round(transition.path("in_offset").path("value").asDouble());
             long out = transition == null ? 0 : Math.round(transition.path("out_offset").path("value").asDouble());
             if (transition != null && !transition.path("transition_type").asText().equals("SMPTE_Dissolve")) {
-                left.add("a transition of the kind " + transition.path("transition_type").asText() + ", a cut here");
+                left.add(WORDS.say("aTransitionOfTheKindACut", transition.path("transition_type").asText()));
                 in = 0;
                 out = 0;
             }
@@ -246,7 +249,7 @@ public final class OtioText {
             transition = null;
         }
         if (events.isEmpty()) {
-            throw new IllegalArgumentException("This timeline's picture track is empty");
+            throw new IllegalArgumentException(WORDS.say("thisTimelinesPictureTrack"));
         }
         return events;
     }
@@ -272,7 +275,7 @@ public final class OtioText {
         Timeline.Event black = new Timeline.Event(null, FrameRange.of(0, places - 1), Rational.ONE, false, places, joint);
         if (!schema.startsWith("Clip")) {
             if (!schema.startsWith("Gap")) {
-                left.add(child.path("name").asText() + " (" + schema + "), black here");
+                left.add(WORDS.say("blackHere", child.path("name").asText(), schema));
             }
             return black;
         }
@@ -281,7 +284,7 @@ public final class OtioText {
                 : child.path("media_reference");
         Optional<Location> location = location(reference, folder);
         if (location.isEmpty()) {
-            left.add(child.path("name").asText() + ": nothing says where it lies, black here");
+            left.add(WORDS.say("nothingSaysWhereItLiesBlack", child.path("name").asText()));
             return black;
         }
         Rate own = rate(range.path("start_time").path("rate").asDouble());
@@ -290,7 +293,7 @@ public final class OtioText {
             if (effect.path(SCHEMA).asText().startsWith("LinearTimeWarp")) {
                 scalar *= effect.path("time_scalar").asDouble(1);
             } else {
-                left.add(child.path("name").asText() + ": the effect " + effect.path("effect_name").asText());
+                left.add(WORDS.say("theEffect", child.path("name").asText(), effect.path("effect_name").asText()));
             }
         }
         Rational speed = near(Math.abs(scalar));

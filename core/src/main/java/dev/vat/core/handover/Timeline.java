@@ -21,6 +21,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -34,6 +35,8 @@ import java.util.function.Function;
  * @param left what of the reel isn't in it, or what of another program's couldn't be taken, in words
  */
 public record Timeline(String name, Rate rate, Timecode start, List<Event> events, List<String> left) {
+
+    private static final Words WORDS = Words.of(Timeline.class);
 
     /**
      * One item.
@@ -95,7 +98,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
     }
 
     public static Timeline of(ResolvedReel programme) {
-        Rate rate = programme.rate().orElseThrow(() -> new IllegalArgumentException("Choose the reel's rate first"));
+        Rate rate = programme.rate().orElseThrow(() -> new IllegalArgumentException(WORDS.say("chooseTheReelsRateFirst")));
         List<Event> events = new ArrayList<>();
         List<String> left = new ArrayList<>();
         for (ReelSpan span : programme.plan().spans()) {
@@ -108,20 +111,20 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
             events.add(programme.entry(span.item()).map(e -> event(e, span, joint, rate, left))
                     .orElseGet(() -> new Event(null, FrameRange.of(0, span.count() - 1), Rational.ONE, false, span.count(), joint)));
             if (span.isDrawn() && !item.drawn().title().equals("Black")) {
-                left.add(item.drawn().title() + " goes out as black");
+                left.add(WORDS.say("goesOutAsBlack", item.drawn().title()));
             }
             if (item.layout() != null) {
-                left.add(item.layout().name() + ", several views in one picture, goes out as black");
+                left.add(WORDS.say("severalViewsInOnePicture", item.layout().name()));
             }
             if (item.passes() != null) {
-                left.add("that a picture is made of passes");
+                left.add(WORDS.say("thatAPictureIsMadeOfPasses"));
             }
         }
         if (programme.reel().burnIn() != null || programme.reel().items().stream().anyMatch(i -> i.burnIn() != null)) {
-            left.add("what is written into pictures");
+            left.add(WORDS.say("whatIsWrittenIntoPictures"));
         }
         if (!programme.sounds().isEmpty()) {
-            left.add("sounds that were laid to the reel");
+            left.add(WORDS.say("soundsThatWereLaidToThe"));
         }
         return new Timeline(programme.reel().name(), rate, programme.start().orElse(null), events, left);
     }
@@ -132,10 +135,10 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
         Rate own = entry.rate().orElse(reel);
         String name = entry.source().name();
         if (span.step() != sequence.step() || span.hold() != 1) {
-            left.add(name + ": that not every frame is taken once");
+            left.add(WORDS.say("thatNotEveryFrameIsTaken", name));
         }
         if (playing.head() + playing.tail() > 0 || !playing.holds().isEmpty()) {
-            left.add(name + ": frames that are held");
+            left.add(WORDS.say("framesThatAreHeld", name));
         }
         if (playing.conformInUse() != Conform.EVERY && playing.conformInUse() != Conform.NEAREST
                 && playing.conformInUse() != Conform.STEP) {
@@ -178,7 +181,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
 
     /** A reel of it, which becomes the current one; sources that the project hasn't got are added. */
     public Edit edit() {
-        return new Edit("taking over " + name, project -> {
+        return new Edit(WORDS.say("takingOver", name), project -> {
             Project result = project;
             Map<Location, String> ids = new HashMap<>();
             for (Source source : project.sources()) {

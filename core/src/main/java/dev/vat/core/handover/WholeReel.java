@@ -7,6 +7,7 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.Location;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -16,6 +17,8 @@ import java.util.stream.Stream;
 
 /** A reel with the sources that it uses, for Vat itself: nothing of it is lost on the way. */
 public record WholeReel(Reel reel, List<Source> sources) {
+
+    private static final Words WORDS = Words.of(WholeReel.class);
 
     public WholeReel {
         sources = List.copyOf(sources);
@@ -30,7 +33,7 @@ public record WholeReel(Reel reel, List<Source> sources) {
 
     /** The same reel in another project, where sources may have other ids; it becomes the current one. */
     public Edit edit() {
-        return new Edit("taking over " + reel.name(), project -> {
+        return new Edit(WORDS.say("takingOver", reel.name()), project -> {
             Project result = project;
             Map<Location, String> there = new HashMap<>();
             project.sources().forEach(s -> there.putIfAbsent(s.location(), s.id()));

@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -12,6 +13,8 @@ import java.util.stream.Stream;
 
 /** A rectangle in a picture, in exact shares of its width and height from the upper left, inside of it. */
 public record Area(Rational left, Rational top, Rational width, Rational height) {
+
+    private static final Words WORDS = Words.of(Area.class);
 
     public static final Area ALL = new Area(Rational.ZERO, Rational.ZERO, Rational.ONE, Rational.ONE);
 
@@ -23,7 +26,7 @@ public record Area(Rational left, Rational top, Rational width, Rational height)
     public Area {
         if (left.signum() < 0 || top.signum() < 0 || width.signum() <= 0 || height.signum() <= 0
                 || left.plus(width).compareTo(Rational.ONE) > 0 || top.plus(height).compareTo(Rational.ONE) > 0) {
-            throw new IllegalArgumentException("An area lies inside of its picture: " + written(left, top, width, height) + " doesn't");
+            throw new IllegalArgumentException(WORDS.say("anAreaLiesInsideOfItsPicture", written(left, top, width, height)));
         }
     }
 
@@ -32,7 +35,7 @@ public record Area(Rational left, Rational top, Rational width, Rational height)
     public static Area parse(String text) {
         String[] edges = text.strip().split("[ ,]+");
         if (edges.length != EDGES) {
-            throw new IllegalArgumentException("An area is left, top, width and height in percent, as 0 0 50 100, not '" + text + "'");
+            throw new IllegalArgumentException(WORDS.say("anAreaIsLeftTopWidthAnd", text));
         }
         List<Rational> parts = Arrays.stream(edges).map(e -> Rational.parse(e).dividedBy(Rational.of(PERCENT))).toList();
         return new Area(parts.get(0), parts.get(1), parts.get(2), parts.get(3));

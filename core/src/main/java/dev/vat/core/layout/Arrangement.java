@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -57,7 +58,7 @@ public sealed interface Arrangement {
 
         @Override
         public String title() {
-            return "grid, " + across + " across";
+            return Words.of(Arrangement.class).say("gridAcross", across);
         }
     }
 
@@ -66,7 +67,7 @@ public sealed interface Arrangement {
         public Rows {
             counts = List.copyOf(counts);
             if (counts.isEmpty()) {
-                throw new IllegalArgumentException("Rows need to say how many views stand in each");
+                throw new IllegalArgumentException(Words.of(Arrangement.class).say("rowsNeedToSayHowManyViews"));
             }
             counts.forEach(Arrangement::requireSome);
         }
@@ -96,7 +97,7 @@ public sealed interface Arrangement {
 
         @Override
         public String title() {
-            return "rows of " + String.join(" and ", counts.stream().map(String::valueOf).toList());
+            return Words.of(Arrangement.class).say("rowsOf", String.join(" and ", counts.stream().map(String::valueOf).toList()));
         }
     }
 
@@ -112,7 +113,7 @@ public sealed interface Arrangement {
 
         public Inset {
             if (share.signum() <= 0 || share.compareTo(Rational.ONE) >= 0) {
-                throw new IllegalArgumentException("An inset takes more than 0 and less than 100 percent, not " + share.times(100));
+                throw new IllegalArgumentException(Words.of(Arrangement.class).say("anInsetTakesMoreThan0And", share.times(100)));
             }
         }
 
@@ -151,7 +152,7 @@ public sealed interface Arrangement {
 
         @Override
         public String title() {
-            return "inset, " + at.title();
+            return Words.of(Arrangement.class).say("inset", at.title());
         }
     }
 
@@ -192,13 +193,13 @@ public sealed interface Arrangement {
         try {
             return Integer.parseInt(text.strip());
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + text + "' is no number of views that stand beside each other", e);
+            throw new IllegalArgumentException(Words.of(Arrangement.class).say("isNoNumberOfViewsThatStand", text), e);
         }
     }
 
     private static void requireSome(int views) {
         if (views < 1 || views > MOST) {
-            throw new IllegalArgumentException("From 1 to " + MOST + " views stand beside each other, not " + views);
+            throw new IllegalArgumentException(Words.of(Arrangement.class).say("from1ToViewsStandBeside", MOST, views));
         }
     }
 }

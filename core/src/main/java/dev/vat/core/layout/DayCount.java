@@ -6,6 +6,7 @@ import dev.vat.core.burnin.Field;
 import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.time.DateTimeException;
 import java.time.LocalDate;
 
@@ -18,6 +19,8 @@ import java.time.LocalDate;
  */
 public record DayCount(String start, Rational perSecond) {
 
+    private static final Words WORDS = Words.of(DayCount.class);
+
     private static final Rational FASTEST = Rational.of(100_000);
 
     @JsonCreator
@@ -25,10 +28,10 @@ public record DayCount(String start, Rational perSecond) {
         try {
             this.start = LocalDate.parse(start.strip()).toString();
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("A date is year, month and day, as 2026-05-01, not '" + start + "'", e);
+            throw new IllegalArgumentException(WORDS.say("aDateIsYearMonthAndDayAs", start), e);
         }
         if (perSecond.signum() <= 0 || perSecond.compareTo(FASTEST) > 0) {
-            throw new IllegalArgumentException("From above 0 to 100000 days pass in a second, not " + perSecond);
+            throw new IllegalArgumentException(WORDS.say("fromAbove0To100000DaysPass", perSecond));
         }
         this.perSecond = perSecond;
     }

@@ -1,11 +1,12 @@
 package dev.vat.core.layout;
 
+import dev.vat.core.words.Words;
+
 /** By what several views are kept together. */
 public enum InStep {
-    FRAMES("frame by frame", "Every view shows its next frame with each frame of the reel, whatever its rate."),
-    TIMECODE("by timecode", "Frames of the same label stand together; a view that begins later waits for its turn. Where a source "
-            + "states no timecode, its frame numbers count."),
-    SECONDS("by seconds", "Views begin together and keep their own speed; at another rate than the reel's the nearest frame is shown.");
+    FRAMES(Words.of(InStep.class).say("frameByFrame"), Words.of(InStep.class).say("everyViewShowsItsNextFrame")),
+    TIMECODE(Words.of(InStep.class).say("byTimecode"), Words.of(InStep.class).say("framesOfTheSameLabelStand")),
+    SECONDS(Words.of(InStep.class).say("bySeconds"), Words.of(InStep.class).say("viewsBeginTogetherAndKeep"));
 
     private final String title;
     private final String sentence;

@@ -1,6 +1,7 @@
 package dev.vat.core.pass;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.stream.Collectors;
 
@@ -11,19 +12,19 @@ import java.util.stream.Collectors;
 public enum Operation {
     /** The greater of both alphas is kept; what lies under it without alpha stays opaque. */
     @JsonProperty("add")
-    ADD("add", "Its light is added."),
+    ADD("add", Words.of(Operation.class).say("itsLightIsAdded")),
     /** Alpha stays what it is. */
     @JsonProperty("multiply")
-    MULTIPLY("multiply", "What lies under it is multiplied by it, as by light and shadow."),
+    MULTIPLY("multiply", Words.of(Operation.class).say("whatLiesUnderItIsMultiplied")),
     @JsonProperty("over")
-    OVER("over", "It is laid over by its alpha."),
+    OVER("over", Words.of(Operation.class).say("itIsLaidOverByItsAlpha")),
     /** Alphas are screened likewise. */
     @JsonProperty("screen")
-    SCREEN("screen", "Added so that nothing goes above white."),
+    SCREEN("screen", Words.of(Operation.class).say("addedSoThatNothingGoesAbove")),
     @JsonProperty("matte")
-    MATTE("matte", "What lies under it is kept where it is white: colour and alpha."),
+    MATTE("matte", Words.of(Operation.class).say("whatLiesUnderItIsKeptWhere")),
     @JsonProperty("alpha")
-    ALPHA("alpha from", "Only its alpha is taken.");
+    ALPHA(Words.of(Operation.class).say("alphaFrom"), Words.of(Operation.class).say("onlyItsAlphaIsTaken"));
 
     private final String title;
     private final String sentence;
@@ -40,8 +41,8 @@ public enum Operation {
     /** By its title. @throws IllegalArgumentException naming those there are */
     public static Operation parse(String title) {
         return Arrays.stream(values()).filter(o -> o.title.equals(title.strip())).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no operation '" + title + "'; there are "
-                        + Arrays.stream(values()).map(Operation::title).collect(Collectors.joining(", "))));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(Operation.class).say("thereIsNoOperationThere", title,
+                        Arrays.stream(values()).map(Operation::title).collect(Collectors.joining(", ")))));
     }
 
     public String sentence() {

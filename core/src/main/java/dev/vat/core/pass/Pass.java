@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.DisplayCurve;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 
 /**
  * One pass of a shot and how it goes into the picture.
@@ -20,16 +21,18 @@ import dev.vat.core.time.Rational;
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Pass(String name, String source, String layer, Operation operation, Rational gain, Rgb tint, Rational exposure, boolean off) {
 
+    private static final Words WORDS = Words.of(Pass.class);
+
     private static final Rational MOST_GAIN = Rational.of(1000);
     private static final Rational MOST_STOPS = Rational.of(16);
 
     public Pass {
         operation = operation == null ? Operation.ADD : operation;
         if (gain != null && (gain.signum() < 0 || gain.compareTo(MOST_GAIN) > 0)) {
-            throw new IllegalArgumentException("A gain goes from 0 to 1000, not " + gain);
+            throw new IllegalArgumentException(WORDS.say("aGainGoesFrom0To1000Not", gain));
         }
         if (exposure != null && (exposure.compareTo(MOST_STOPS) > 0 || exposure.compareTo(Rational.ZERO.minus(MOST_STOPS)) < 0)) {
-            throw new IllegalArgumentException("Exposure goes from -16 to 16 stops, not " + exposure.toDecimal(2));
+            throw new IllegalArgumentException(WORDS.say("exposureGoesFrom16To16Stops", exposure.toDecimal(2)));
         }
         gain = Rational.ONE.equals(gain) ? null : gain;
         exposure = Rational.ZERO.equals(exposure) ? null : exposure;

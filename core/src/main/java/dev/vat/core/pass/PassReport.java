@@ -1,5 +1,6 @@
 package dev.vat.core.pass;
 
+import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -11,6 +12,8 @@ import java.util.Locale;
  * @param missing how many couldn't be compared
  */
 public record PassReport(List<Frame> frames, long missing) {
+
+    private static final Words WORDS = Words.of(PassReport.class);
 
     /** One frame. @param number as its file has it @param most the strongest difference of any sample, in codes of 8 bits */
     public record Frame(String number, double most) {}
@@ -36,19 +39,17 @@ public record PassReport(List<Frame> frames, long missing) {
     /** {@code The sum of the passes differs from the full picture by at most 0.4 of 255 in 96 frames.} */
     public String words() {
         if (frames.isEmpty()) {
-            return "No frame could be compared.";
+            return WORDS.say("noFrameCouldBeCompared");
         }
         List<Frame> apart = apart();
-        String all = frames.size() == 1 ? "1 frame" : frames.size() + " frames";
-        String left = missing == 0 ? "" : " " + missing + " couldn't be compared.";
+        String all = WORDS.say("frames", frames.size());
+        String left = missing == 0 ? "" : WORDS.say("couldntBeCompared", missing);
         if (apart.isEmpty()) {
-            return String.format(Locale.ROOT, "The sum of the passes differs from the full picture by at most %.1f of 255 in %s.%s", most(),
-                    all, left);
+            return WORDS.say("theSumOfThePassesDiffers", "%.1f".formatted(most()), all, left);
         }
-        List<String> named = apart.stream().limit(NAMED).map(f -> String.format(Locale.ROOT, "%s by %.1f", f.number, f.most)).toList();
+        List<String> named = apart.stream().limit(NAMED).map(f -> WORDS.say("by", f.number, "%.1f".formatted(f.most))).toList();
         double rest = frames.stream().filter(f -> f.most <= APART).mapToDouble(Frame::most).max().orElse(0);
-        return String.format(Locale.ROOT, "The sum of the passes is apart from the full picture in %d of %s: %s%s; the others differ "
-                + "by at most %.1f of 255.%s", apart.size(), all, String.join(", ", named),
-                apart.size() > NAMED ? " and more" : "", rest, left);
+        return WORDS.say("theSumOfThePassesIsApart", apart.size(), all, String.join(", ", named),
+                apart.size() > NAMED ? WORDS.say("andMore") : "", "%.1f".formatted(rest), left);
     }
 }

@@ -31,7 +31,7 @@ public final class PassWords {
         }
     }
 
-    private static final Map<String, Role> WORDS = words();
+    private static final Map<String, Role> ROLES = words();
 
     /** A pass that was found, with where it lies. @param source id, or null for the item's own @param layer or null */
     public record Found(String name, String source, String layer) {}
@@ -59,7 +59,7 @@ public final class PassWords {
     /** By the last word of a name that says something: of {@code flats_light} the light. */
     public static Optional<Role> role(String name) {
         List<String> parts = Arrays.asList(name.toLowerCase(Locale.ROOT).split("[._ -]+"));
-        return parts.reversed().stream().map(WORDS::get).filter(r -> r != null).findFirst();
+        return parts.reversed().stream().map(ROLES::get).filter(r -> r != null).findFirst();
     }
 
     /**

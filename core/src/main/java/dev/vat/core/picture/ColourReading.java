@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 
 /**
  * How stored samples are taken as colour.
@@ -17,14 +18,16 @@ import dev.vat.core.time.Rational;
 public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer primaries, Integer transfer,
         OwnColour own) {
 
+    private static final Words WORDS = Words.of(ColourReading.class);
+
     /** What samples stand for. */
     public enum Kind {
         @JsonProperty("display")
-        DISPLAY("Display-coded", "Values are kept as they are and shown as Rec.709."),
+        DISPLAY(Words.of(ColourReading.class).say("displayCoded"), Words.of(ColourReading.class).say("valuesAreKeptAsTheyAreAnd")),
         @JsonProperty("linear")
-        LINEAR("Linear light", "Values are light: exposure and a view curve make them display-coded."),
+        LINEAR(Words.of(ColourReading.class).say("linearLight"), Words.of(ColourReading.class).say("valuesAreLightExposureAnd")),
         @JsonProperty("tagged")
-        TAGGED("As tagged", "Values are converted from what the file states to Rec.709 with the sRGB curve.");
+        TAGGED(Words.of(ColourReading.class).say("asTagged"), Words.of(ColourReading.class).say("valuesAreConvertedFromWhat"));
 
         private final String title;
         private final String sentence;
@@ -53,7 +56,7 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
         BT1886("Rec.1886 (2.4)"),
         /** A plain power of 2.2. */
         @JsonProperty("gamma22")
-        GAMMA22("gamma 2.2");
+        GAMMA22(Words.of(ColourReading.class).say("gamma22"));
 
         private final String title;
 
@@ -77,7 +80,7 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
         exposure = exposure == null ? Rational.ZERO : exposure;
         curve = curve == null ? Curve.SRGB : curve;
         if (exposure.compareTo(MOST_STOPS) > 0 || exposure.compareTo(Rational.ZERO.minus(MOST_STOPS)) < 0) {
-            throw new IllegalArgumentException("Exposure goes from -16 to 16 stops, not " + exposure.toDecimal(2));
+            throw new IllegalArgumentException(WORDS.say("exposureGoesFrom16To16Stops", exposure.toDecimal(2)));
         }
     }
 
@@ -128,9 +131,9 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
     /** In words, for receipts and the window. */
     public String describe() {
         return switch (kind) {
-            case DISPLAY -> "display-coded, values kept";
-            case LINEAR -> "linear light, exposure " + exposure.toDecimal(2) + ", " + curve.title() + " curve";
-            case TAGGED -> "converted from what the file states";
+            case DISPLAY -> WORDS.say("displayCodedValuesKept");
+            case LINEAR -> WORDS.say("linearLightExposureCurve", exposure.toDecimal(2), curve.title());
+            case TAGGED -> WORDS.say("convertedFromWhatTheFile");
         };
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.core.picture;
 
+import dev.vat.core.words.Words;
 import java.util.regex.Pattern;
 
 /**
@@ -11,6 +12,8 @@ import java.util.regex.Pattern;
  * @param isCube whether it is a cube, and not three curves
  */
 public record CubeTable(String title, int size, boolean isCube) {
+
+    private static final Words WORDS = Words.of(CubeTable.class);
 
     private static final int LARGEST_CUBE = 256;
     private static final int LONGEST_CURVE = 65_536;
@@ -43,7 +46,7 @@ public record CubeTable(String title, int size, boolean isCube) {
                 case "DOMAIN_MIN", "DOMAIN_MAX" -> triple(words, 1, number);
                 default -> {
                     if (!NUMBER.matcher(words[0]).matches()) {
-                        throw new IllegalArgumentException("line " + number + " is no part of a .cube table: '" + shortened(line) + "'");
+                        throw new IllegalArgumentException(WORDS.say("lineIsNoPartOfACubeTable", number, shortened(line)));
                     }
                     triple(words, 0, number);
                     rows++;
@@ -52,10 +55,10 @@ public record CubeTable(String title, int size, boolean isCube) {
         }
         long wanted = cube ? (long) size * size * size : size;
         if (size == 0) {
-            throw new IllegalArgumentException("no line says LUT_3D_SIZE or LUT_1D_SIZE: this is no .cube table");
+            throw new IllegalArgumentException(WORDS.say("noLineSaysLUT3DSIZEOrLUT"));
         }
         if (rows != wanted) {
-            throw new IllegalArgumentException("a table of size " + size + " has " + wanted + " lines of values, this one has " + rows);
+            throw new IllegalArgumentException(WORDS.say("aTableOfSizeHasLinesOfValues", size, wanted, rows));
         }
         return new CubeTable(title, size, cube);
     }
@@ -63,7 +66,7 @@ public record CubeTable(String title, int size, boolean isCube) {
     private static int size(String[] words, boolean cube, int line) {
         int most = cube ? LARGEST_CUBE : LONGEST_CURVE;
         if (words.length != 2 || !words[1].matches("\\d{1,6}") || Integer.parseInt(words[1]) < 2 || Integer.parseInt(words[1]) > most) {
-            throw new IllegalArgumentException("line " + line + ": the size goes from 2 to " + most);
+            throw new IllegalArgumentException(WORDS.say("lineTheSizeGoesFrom2To", line, most));
         }
         return Integer.parseInt(words[1]);
     }
@@ -74,7 +77,7 @@ public record CubeTable(String title, int size, boolean isCube) {
             right = NUMBER.matcher(words[i]).matches();
         }
         if (!right) {
-            throw new IllegalArgumentException("line " + line + " needs three numbers");
+            throw new IllegalArgumentException(WORDS.say("lineNeedsThreeNumbers", line));
         }
     }
 

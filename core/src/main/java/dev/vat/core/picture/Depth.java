@@ -1,11 +1,15 @@
 package dev.vat.core.picture;
 
+import dev.vat.core.words.Words;
+
 /** Bits of one stored sample, and whether they form a floating-point number. */
 public record Depth(int bits, boolean floating) {
 
+    private static final Words WORDS = Words.of(Depth.class);
+
     public Depth {
         if (bits < 1 || bits > 32) {
-            throw new IllegalArgumentException("Samples have from 1 to 32 bits, not " + bits);
+            throw new IllegalArgumentException(WORDS.say("samplesHaveFrom1To32Bits", bits));
         }
     }
 

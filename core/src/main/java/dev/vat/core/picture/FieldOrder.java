@@ -1,13 +1,14 @@
 package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.words.Words;
 
 /** Which of the two fields of an interlaced frame comes first. */
 public enum FieldOrder {
     @JsonProperty("top")
-    TOP("top field first"),
+    TOP(Words.of(FieldOrder.class).say("topFieldFirst")),
     @JsonProperty("bottom")
-    BOTTOM("bottom field first");
+    BOTTOM(Words.of(FieldOrder.class).say("bottomFieldFirst"));
 
     private final String title;
 

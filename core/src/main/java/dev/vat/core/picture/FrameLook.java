@@ -2,6 +2,7 @@ package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Objects;
 
@@ -23,6 +24,8 @@ import java.util.Objects;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightBit, float brightness, float sharpness,
         float noise, Odd odd, Soft soft, byte[] print) {
+
+    private static final Words WORDS = Words.of(FrameLook.class);
 
     public static final int COLUMNS = 16;
     public static final int ROWS = 9;
@@ -65,7 +68,7 @@ public record FrameLook(int pixels, boolean opaque, boolean flat, boolean eightB
 
     public FrameLook {
         if (print.length != PRINT_BYTES) {
-            throw new IllegalArgumentException("A print has " + PRINT_BYTES + " bytes, not " + print.length);
+            throw new IllegalArgumentException(WORDS.say("aPrintHasBytesNot", PRINT_BYTES, print.length));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -13,6 +14,8 @@ import java.util.Optional;
  */
 public record OwnColour(List<Double> light, OwnCurve curve) {
 
+    private static final Words WORDS = Words.of(OwnColour.class);
+
     private static final double[][] IDENTITY = {{1, 0, 0}, {0, 1, 0}, {0, 0, 1}};
     private static final double[][] BRADFORD = {{.8951, .2664, -.1614}, {-.7502, 1.7135, .0367}, {.0389, -.0685, 1.0296}};
     private static final double[] REC709 = {.640, .330, .300, .600, .150, .060, .3127, .3290};
@@ -22,7 +25,7 @@ public record OwnColour(List<Double> light, OwnCurve curve) {
     public OwnColour {
         light = List.copyOf(light);
         if (light.size() != 9 || light.stream().anyMatch(v -> !Double.isFinite(v))) {
-            throw new IllegalArgumentException("Nine finite factors lead from light to light, not " + light);
+            throw new IllegalArgumentException(WORDS.say("nineFiniteFactorsLeadFrom", light));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /**
@@ -13,6 +14,8 @@ import java.util.List;
  */
 public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha, PixelAspect pixelAspect,
         boolean linear, List<String> layers, Stated stated) {
+
+    private static final Words WORDS = Words.of(PictureFormat.class);
 
     /** The layer that has no name. */
     public static final String MAIN = "";
@@ -56,6 +59,6 @@ public record PictureFormat(String kind, Size size, Depth depth, AlphaKind alpha
 
     /** In words: {@code 1280x720, 16-bit, PNG}, with the alpha channel if there is one. */
     public String describe() {
-        return size + ", " + depth + ", " + kind + (alpha == AlphaKind.NONE ? "" : " with alpha");
+        return size + ", " + depth + ", " + kind + (alpha == AlphaKind.NONE ? "" : WORDS.say("withAlpha"));
     }
 }

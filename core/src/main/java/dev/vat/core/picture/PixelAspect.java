@@ -3,15 +3,18 @@ package dev.vat.core.picture;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 
 /** Width of a pixel divided by its height, exactly; 1:1 is square, 16:15 is wide. */
 public record PixelAspect(Rational ratio) {
+
+    private static final Words WORDS = Words.of(PixelAspect.class);
 
     public static final PixelAspect SQUARE = new PixelAspect(Rational.ONE);
 
     public PixelAspect {
         if (ratio.signum() <= 0) {
-            throw new IllegalArgumentException("A pixel aspect must be above 0, not " + ratio);
+            throw new IllegalArgumentException(WORDS.say("aPixelAspectMustBeAbove", ratio));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.core.picture;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -10,6 +11,8 @@ import java.util.List;
  * sixteen divides, which old decoders like; each with what it is off.
  */
 public final class ShapeSizes {
+
+    private static final Words WORDS = Words.of(ShapeSizes.class);
 
     private static final int EVEN = 2;
     private static final int BLOCK = 16;
@@ -31,7 +34,7 @@ public final class ShapeSizes {
      */
     public static List<Candidate> at(Rational shape, int width, PixelAspect pixel) {
         if (shape.signum() <= 0) {
-            throw new IllegalArgumentException("A shape must be above 0, not " + shape);
+            throw new IllegalArgumentException(WORDS.say("aShapeMustBeAbove0Not", shape));
         }
         Rational height = pixel.ratio().times(width).dividedBy(shape);
         List<Size> sizes = new ArrayList<>();
@@ -55,7 +58,7 @@ public final class ShapeSizes {
         try {
             return plain.contains(":") ? PixelAspect.parse(plain).ratio() : Rational.parse(plain);
         } catch (IllegalArgumentException e) {
-            throw new IllegalArgumentException("'" + text + "' is not a shape: write 2.39 or 16:9", e);
+            throw new IllegalArgumentException(WORDS.say("isNotAShapeWrite239Or16", text), e);
         }
     }
 }

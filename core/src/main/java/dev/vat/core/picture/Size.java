@@ -2,15 +2,18 @@ package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 
 /** Stored width and height in pixels, each from 1 to 32768. */
 public record Size(int width, int height) {
+
+    private static final Words WORDS = Words.of(Size.class);
 
     public static final int MAX = 32768;
 
     public Size {
         if (width < 1 || height < 1 || width > MAX || height > MAX) {
-            throw new IllegalArgumentException("A picture must be from 1x1 to 32768x32768, not " + width + "x" + height);
+            throw new IllegalArgumentException(WORDS.say("aPictureMustBeFrom1x1To", width, height));
         }
     }
 
@@ -22,7 +25,7 @@ public record Size(int width, int height) {
     public static Size parse(String text) {
         String[] halves = text.strip().split("x", -1);
         if (halves.length != 2) {
-            throw new IllegalArgumentException("Not a size such as 1920x1080: '" + text + "'");
+            throw new IllegalArgumentException(WORDS.say("notASizeSuchAs1920x1080", text));
         }
         return of(Integer.parseInt(halves[0].strip()), Integer.parseInt(halves[1].strip()));
     }

@@ -1,13 +1,14 @@
 package dev.vat.core.picture;
 
 import com.fasterxml.jackson.annotation.JsonProperty;
+import dev.vat.core.words.Words;
 
 /** How pictures that their files say are stored turned or mirrored are taken. */
 public enum Standing {
     @JsonProperty("upright")
-    UPRIGHT("Upright, as the file says"),
+    UPRIGHT(Words.of(Standing.class).say("uprightAsTheFileSays")),
     @JsonProperty("stored")
-    STORED("As stored");
+    STORED(Words.of(Standing.class).say("asStored"));
 
     private final String title;
 

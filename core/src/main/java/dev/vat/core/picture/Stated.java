@@ -3,6 +3,7 @@ package dev.vat.core.picture;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -22,6 +23,8 @@ import java.util.Set;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Stated(Rate rate, String timecode, String colour, Integer primaries, Integer transfer, OwnColour own, String foreign,
         String window, String turned) {
+
+    private static final Words WORDS = Words.of(Stated.class);
 
     /** Curves whose values are kept as they are: those of Rec.709, Rec.601 and Rec.2020, sRGB's and a power of 2.2. */
     private static final Set<Integer> SHOWN_ALIKE = Set.of(1, 4, 6, 13, 14, 15);
@@ -75,10 +78,10 @@ public record Stated(Rate rate, String timecode, String colour, Integer primarie
     public String describe() {
         List<String> words = new ArrayList<>();
         if (rate != null) {
-            words.add(rate.label() + " a second");
+            words.add(WORDS.say("aSecond", rate.label()));
         }
         if (timecode != null) {
-            words.add("timecode " + timecode);
+            words.add(WORDS.say("timecode", timecode));
         }
         if (colour != null) {
             words.add(colour);

@@ -2,6 +2,7 @@ package dev.vat.core.preview;
 
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 
 /**
  * What a scene says of one of its cameras.
@@ -14,15 +15,17 @@ import dev.vat.core.time.FrameRange;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record CameraFacts(String id, String title, FrameRange keyed, Long still, long leadIn) {
 
+    private static final Words WORDS = Words.of(CameraFacts.class);
+
     private static final int LONGEST_NAME = 200;
 
     public CameraFacts {
         if (id == null || id.isBlank() || id.length() > LONGEST_NAME) {
-            throw new IllegalArgumentException("A camera has no name, or one of more than " + LONGEST_NAME + " letters");
+            throw new IllegalArgumentException(WORDS.say("aCameraHasNoNameOrOneOf", LONGEST_NAME));
         }
         title = title == null || title.isBlank() ? id : title;
         if (leadIn < 0) {
-            throw new IllegalArgumentException("Camera " + id + " wants a lead-in of " + leadIn + " frames");
+            throw new IllegalArgumentException(WORDS.say("cameraWantsALeadInOfFrames", id, leadIn));
         }
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.core.preview;
 
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,39 +17,39 @@ import java.util.stream.Collectors;
  */
 public record CaptureAdvice(String text, String remedy, CaptureWish then) {
 
+    private static final Words WORDS = Words.of(CaptureAdvice.class);
+
     public static List<CaptureAdvice> of(SceneFacts scene, CaptureWish wish) {
         List<CaptureAdvice> all = new ArrayList<>();
         CameraFacts camera = scene.camera(wish.camera()).orElse(null);
         if (camera == null) {
-            return List.of(new CaptureAdvice("The scene has no camera '" + wish.camera() + "' any more.", null, null));
+            return List.of(new CaptureAdvice(WORDS.say("theSceneHasNoCameraAnyMore", wish.camera()), null, null));
         }
         outside(scene, wish).ifPresent(all::add);
         Long still = camera.still();
         if (still != null && wish.range().last() - still >= IdleTail.SHORTEST && still > wish.range().first()) {
             FrameRange busy = FrameRange.of(wish.range().first(), still);
             all.add(new CaptureAdvice(
-                    "Nothing moves after " + number(still) + ": " + (wish.range().last() - still) + " frames would stand still.",
-                    "Capture " + range(busy), wish.withRange(busy)));
+                    WORDS.say("nothingMovesAfterFrames", number(still), (wish.range().last() - still)),
+                    WORDS.say("capture", range(busy)), wish.withRange(busy)));
         }
         if (camera.keyed() != null && (wish.range().last() < camera.keyed().first() || wish.range().first() > camera.keyed().last())) {
             all.add(new CaptureAdvice(
-                    "This camera has keys from " + range(camera.keyed()) + " alone: in " + range(wish.range()) + " it stands still.",
-                    "Capture " + range(camera.keyed()),
+                    WORDS.say("thisCameraHasKeysFromAlone", range(camera.keyed()), range(wish.range())),
+                    WORDS.say("capture", range(camera.keyed())),
                     wish.withRange(camera.keyed())));
         }
         if (wish.leadIn() < camera.leadIn()) {
             all.add(new CaptureAdvice(
-                    "The scene wants " + camera.leadIn() + " frames (" + scene.rate().seconds(camera.leadIn()).toDecimal(1)
-                            + " s) run before the first one, so that what drifts has settled; "
-                            + (wish.leadIn() == 0 ? "none are" : wish.leadIn() + " are") + ".",
-                    "Run " + camera.leadIn() + " before", wish.withLeadIn(camera.leadIn())));
+                    WORDS.say("theSceneWantsFramesSRun", camera.leadIn(), scene.rate().seconds(camera.leadIn()).toDecimal(1),
+                            (wish.leadIn() == 0 ? WORDS.say("noneAre") : WORDS.say("are", wish.leadIn()))),
+                    WORDS.say("runBefore", camera.leadIn()), wish.withLeadIn(camera.leadIn())));
         }
         List<Choice> marks = scene.classes().stream().filter(c -> c.construction() && wish.classes().contains(c.id())).toList();
         if (!marks.isEmpty()) {
             all.add(new CaptureAdvice(
-                    "Construction marks will be in the picture: " + marks.stream().map(Choice::title).collect(Collectors.joining(", "))
-                            + ".",
-                    "Leave them out",
+                    WORDS.say("constructionMarksWillBe", marks.stream().map(Choice::title).collect(Collectors.joining(", "))),
+                    WORDS.say("leaveThemOut"),
                     wish.withClasses(wish.classes().stream().filter(id -> marks.stream().noneMatch(m -> m.id().equals(id))).toList())));
         }
         return all;
@@ -62,7 +63,7 @@ public record CaptureAdvice(String text, String remedy, CaptureWish then) {
         boolean overlaps = wish.range().first() <= line.last() && wish.range().last() >= line.first();
         FrameRange inside = overlaps
                 ? FrameRange.of(Math.max(line.first(), wish.range().first()), Math.min(line.last(), wish.range().last())) : line;
-        return Optional.of(new CaptureAdvice("The scene's timeline goes from " + range(line) + ".", "Capture " + range(inside),
+        return Optional.of(new CaptureAdvice(WORDS.say("theScenesTimelineGoesFrom", range(line)), WORDS.say("capture", range(inside)),
                 wish.withRange(inside)));
     }
 

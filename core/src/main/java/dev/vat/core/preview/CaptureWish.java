@@ -3,6 +3,7 @@ package dev.vat.core.preview;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /**
@@ -21,6 +22,8 @@ import java.util.List;
 public record CaptureWish(String camera, FrameRange range, long every, boolean keepLength, Size size, String shading, List<String> classes,
         long leadIn, boolean named, boolean draft) {
 
+    private static final Words WORDS = Words.of(CaptureWish.class);
+
     /** What H.264 counts pixels in. */
     private static final int GRID = 2;
     private static final int LEAST = 16;
@@ -29,13 +32,13 @@ public record CaptureWish(String camera, FrameRange range, long every, boolean k
     public CaptureWish {
         classes = classes == null ? List.of() : List.copyOf(classes);
         if (every < 1 || every > range.count()) {
-            throw new IllegalArgumentException("A step goes from 1 to the " + range.count() + " frames of the range, not " + every);
+            throw new IllegalArgumentException(WORDS.say("aStepGoesFrom1ToTheFrames", range.count(), every));
         }
         if (leadIn < 0) {
-            throw new IllegalArgumentException("From 0 on can be skipped at the start, not " + leadIn + " frames");
+            throw new IllegalArgumentException(WORDS.say("from0OnCanBeSkippedAtThe", leadIn));
         }
         if (size.width() < LEAST || size.height() < LEAST || size.width() > MOST || size.height() > MOST) {
-            throw new IllegalArgumentException("A preview goes from " + LEAST + " to " + MOST + " pixels each way, not " + size);
+            throw new IllegalArgumentException(WORDS.say("aPreviewGoesFromToPixels", LEAST, MOST, size));
         }
     }
 

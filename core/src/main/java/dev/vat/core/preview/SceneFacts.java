@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 
@@ -23,16 +24,19 @@ public record SceneFacts(String name, long revision, Rate rate, FrameRange timel
         List<Choice> shadings, List<Choice> classes, List<Choice> passes,
         List<Note> notes, boolean files) {
 
+    private static final Words WORDS = Words.of(SceneFacts.class);
+
     /** @param text what is said of a frame */
     public record Note(long frame, String text) {}
 
     public SceneFacts {
         if (name == null || name.isBlank()) {
-            throw new IllegalArgumentException("The scene doesn't say what it is called");
+            throw new IllegalArgumentException(WORDS.say("theSceneDoesntSayWhatIt"));
         }
         if (rate == null || timeline == null || size == null) {
             throw new IllegalArgumentException(
-                    "The scene " + name + " doesn't say its " + (rate == null ? "rate" : timeline == null ? "timeline" : "size"));
+                    WORDS.say("theSceneDoesntSayIts", name,
+                            (rate == null ? WORDS.say("rate") : timeline == null ? WORDS.say("timeline") : WORDS.say("size"))));
         }
         cameras = cameras == null ? List.of() : List.copyOf(cameras);
         shadings = shadings == null ? List.of() : List.copyOf(shadings);

@@ -12,6 +12,7 @@ import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Target;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -19,17 +20,21 @@ import java.util.function.UnaryOperator;
 /** Named edits of the deliverables of a project. */
 public final class DeliverableEdits {
 
+    private static final Words WORDS = Words.of(DeliverableEdits.class);
+
     private DeliverableEdits() {}
 
     /** Adds a column; a target that stands there already isn't added again. */
     public static Edit addTarget(Target target) {
-        return new Edit("adding " + target.title(), project -> project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))
-                ? project : withColumn(project, project.deliverables().size(), Deliverable.of(target).withDraft(project.isDraft())));
+        return new Edit(WORDS.say("adding", target.title()),
+                project -> project.deliverables().stream().anyMatch(d -> d.target().equals(target.id()))
+                        ? project
+                        : withColumn(project, project.deliverables().size(), Deliverable.of(target).withDraft(project.isDraft())));
     }
 
     /** A column as a preset has it; a preset's target may stand there already. */
     public static Edit addPreset(Preset preset) {
-        return new Edit("adding " + preset.name(), project -> {
+        return new Edit(WORDS.say("adding", preset.name()), project -> {
             Deliverable column = preset.column();
             return withColumn(project, project.deliverables().size(), isTaken(project, column.target())
                     ? column.withId(freshColumn(project, column.target())) : column.withId(column.target()));
@@ -38,7 +43,7 @@ public final class DeliverableEdits {
 
     /** A second column like one that is there, right beside it. */
     public static Edit duplicate(String deliverable) {
-        return new Edit("duplicating a column", project -> {
+        return new Edit(WORDS.say("duplicatingAColumn"), project -> {
             List<Deliverable> all = project.deliverables();
             for (int i = 0; i < all.size(); i++) {
                 if (all.get(i).id().equals(deliverable)) {
@@ -51,7 +56,7 @@ public final class DeliverableEdits {
 
     /** A pass of the reel's shots as a file of its own, like the first one that is made. @param pass as it is called in the reel */
     public static Edit addPassFile(String pass) {
-        return new Edit("a file of " + pass, project -> {
+        return new Edit(WORDS.say("aFileOf", pass), project -> {
             Deliverable like = project.deliverablesOn().isEmpty() ? Deliverable.of(Catalogue.target("edit-prores-hq"))
                     : project.deliverablesOn().getFirst();
             return withColumn(project, project.deliverables().size(),
@@ -72,19 +77,19 @@ public final class DeliverableEdits {
     }
 
     public static Edit removeDeliverable(String id) {
-        return new Edit("removing a column", project -> project.withDeliverables(
+        return new Edit(WORDS.say("removingAColumn"), project -> project.withDeliverables(
                 project.deliverables().stream().filter(d -> !d.id().equals(id)).toList()));
     }
 
     /** Removes every column of a target. */
     public static Edit removeTarget(String target) {
-        return new Edit("removing " + Catalogue.target(target).title(), project -> project.withDeliverables(
+        return new Edit(WORDS.say("removing", Catalogue.target(target).title()), project -> project.withDeliverables(
                 project.deliverables().stream().filter(d -> !d.target().equals(target)).toList()));
     }
 
     /** @param by columns to the right, or to the left if negative */
     public static Edit moveDeliverable(String id, int by) {
-        return new Edit("moving a column", project -> {
+        return new Edit(WORDS.say("movingAColumn"), project -> {
             List<Deliverable> all = new ArrayList<>(project.deliverables());
             for (int i = 0; i < all.size(); i++) {
                 if (all.get(i).id().equals(id)) {
@@ -98,16 +103,16 @@ public final class DeliverableEdits {
 
     /** @param off whether the column is left out for now */
     public static Edit switchOff(String id, boolean off) {
-        return new Edit(off ? "switching a column off" : "switching a column on",
+        return new Edit(off ? WORDS.say("switchingAColumnOff") : WORDS.say("switchingAColumnOn"),
                 project -> project.withDeliverable(id, d -> d.withOff(off)));
     }
 
     public static Edit setCodec(String id, Codec codec) {
-        return new Edit("change of codec to " + codec.title(), project -> project.withDeliverable(id, d -> d.withCodec(codec)));
+        return new Edit(WORDS.say("changeOfCodecTo", codec.title()), project -> project.withDeliverable(id, d -> d.withCodec(codec)));
     }
 
     public static Edit setControl(String id, RateControl control) {
-        return new Edit("change of quality", project -> project.withDeliverable(id, d -> d.withControl(control)));
+        return new Edit(WORDS.say("changeOfQuality"), project -> project.withDeliverable(id, d -> d.withControl(control)));
     }
 
     /** A quality and an effort at once, as they were tried together. */
@@ -117,57 +122,57 @@ public final class DeliverableEdits {
 
     /** Lets one thing follow the target again. */
     public static Edit follow(String id, UnaryOperator<Deliverable> back) {
-        return new Edit("following the target again", project -> project.withDeliverable(id, back));
+        return new Edit(WORDS.say("followingTheTargetAgain"), project -> project.withDeliverable(id, back));
     }
 
     /** One switch for all columns: half size, and a mark in name and picture. */
     public static Edit setDraft(boolean on) {
-        return new Edit(on ? "draft" : "no draft any more",
+        return new Edit(on ? "draft" : WORDS.say("noDraftAnyMore"),
                 project -> project.withDeliverables(project.deliverables().stream().map(d -> d.withDraft(on)).toList()));
     }
 
     /** Says yes to something that stands in a column's way. @param finding its id */
     public static Edit accept(String id, String finding) {
-        return new Edit("saying yes to " + finding, project -> project.withDeliverable(id, d -> d.withAccepted(finding)));
+        return new Edit(WORDS.say("sayingYesTo", finding), project -> project.withDeliverable(id, d -> d.withAccepted(finding)));
     }
 
     /** @param sound null for what is usual */
     public static Edit setSound(String id, SoundCodec sound) {
-        return new Edit("change of sound", project -> project.withDeliverable(id, d -> d.withSound(sound)));
+        return new Edit(WORDS.say("changeOfSound"), project -> project.withDeliverable(id, d -> d.withSound(sound)));
     }
 
     /** @param framing null for the target's */
     public static Edit setFraming(String id, Framing framing) {
-        return new Edit("change of size or shape", project -> project.withDeliverable(id, d -> d.withFraming(framing)));
+        return new Edit(WORDS.say("changeOfSizeOrShape"), project -> project.withDeliverable(id, d -> d.withFraming(framing)));
     }
 
     public static Edit setAsTarget(String id) {
-        return new Edit("taking a column back to its target", project -> project.withDeliverable(id, Deliverable::asTarget));
+        return new Edit(WORDS.say("takingAColumnBackToItsTarget"), project -> project.withDeliverable(id, Deliverable::asTarget));
     }
 
     public static Edit setFlatten(String id, Ground ground) {
-        return new Edit("change of what lies under", project -> project.withDeliverable(id, d -> d.withFlatten(ground)));
+        return new Edit(WORDS.say("changeOfWhatLiesUnder"), project -> project.withDeliverable(id, d -> d.withFlatten(ground)));
     }
 
     /** @param beside whether alpha goes into a second file */
     public static Edit setMatte(String id, boolean beside) {
-        return new Edit(beside ? "matte as a second file" : "no second file",
+        return new Edit(beside ? WORDS.say("matteAsASecondFile") : WORDS.say("noSecondFile"),
                 project -> project.withDeliverable(id, d -> d.withMatte(beside)));
     }
 
     /** @param colour null for the target's */
     public static Edit setColour(String id, ColourCoding colour) {
-        return new Edit("change of colour", project -> project.withDeliverable(id, d -> d.withColour(colour)));
+        return new Edit(WORDS.say("changeOfColour"), project -> project.withDeliverable(id, d -> d.withColour(colour)));
     }
 
     /** @param look null for none */
     public static Edit setLook(String id, Look look) {
-        return new Edit(look == null ? "taking a look away" : "look " + look.name(),
+        return new Edit(look == null ? WORDS.say("takingALookAway") : WORDS.say("look", look.name()),
                 project -> project.withDeliverable(id, d -> d.withLook(look)));
     }
 
     public static Edit cropToGrid(String id, boolean crop) {
-        return new Edit("change of size", project -> project.withDeliverable(id, d -> d.withCropToGrid(crop)));
+        return new Edit(WORDS.say("changeOfSize"), project -> project.withDeliverable(id, d -> d.withCropToGrid(crop)));
     }
 
     static Project withColumn(Project project, int place, Deliverable column) {

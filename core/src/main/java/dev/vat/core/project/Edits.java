@@ -7,12 +7,15 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 
 /** All that can be done to a project, each as a named edit. */
 public final class Edits {
+
+    private static final Words WORDS = Words.of(Edits.class);
 
     private static final long STILL_SECONDS = 5;
 
@@ -25,8 +28,8 @@ public final class Edits {
 
     /** Brings sources in; those that the project knows already aren't added twice. A sound goes into no reel. */
     public static Edit bringIn(List<Location> locations, Layout layout) {
-        return new Edit(locations.size() == 1 ? "bringing in " + locations.getFirst().name()
-                : "bringing in " + locations.size() + " sources", project -> {
+        return new Edit(locations.size() == 1 ? WORDS.say("bringingIn", locations.getFirst().name())
+                : WORDS.say("bringingInSources", locations.size()), project -> {
                     Project result = project;
                     List<Source> added = new ArrayList<>();
                     for (Location location : locations) {
@@ -102,7 +105,7 @@ public final class Edits {
 
     /** Forgets a source and its uses; nothing on disk is touched. */
     public static Edit removeSource(String id) {
-        return new Edit("removing a source", project -> {
+        return new Edit(WORDS.say("removingASource"), project -> {
             List<Reel> reels = project.reels().stream()
                     .map(r -> r.withItems(r.items().stream().flatMap(i -> i.without(id).stream()).toList())
                             .withSounds(r.sounds().stream().filter(s -> !s.source().equals(id)).toList()))
@@ -113,7 +116,7 @@ public final class Edits {
     }
 
     public static Edit chooseReel(String id) {
-        return new Edit("choosing a reel", project -> project.withReels(project.reels(), id));
+        return new Edit(WORDS.say("choosingAReel"), project -> project.withReels(project.reels(), id));
     }
 
     /**
@@ -121,13 +124,13 @@ public final class Edits {
      * that and is conformed.
      */
     public static Edit setRate(Rate rate) {
-        return new Edit("change of rate to " + rate.label(),
+        return new Edit(WORDS.say("changeOfRateTo", rate.label()),
                 project -> project.currentReel().map(reel -> atRate(project, reel, rate)).orElse(project));
     }
 
     /** The rate of every reel, as {@link #setRate}. */
     public static Edit setRateEverywhere(Rate rate) {
-        return new Edit("change of rate to " + rate.label(), project -> {
+        return new Edit(WORDS.say("changeOfRateTo", rate.label()), project -> {
             Project result = project;
             for (Reel reel : project.reels()) {
                 result = atRate(result, reel, rate);
@@ -156,10 +159,10 @@ public final class Edits {
     }
 
     public static Edit setFolder(Place folder) {
-        return new Edit("change of folder", project -> project.withFolder(folder));
+        return new Edit(WORDS.say("changeOfFolder"), project -> project.withFolder(folder));
     }
 
     public static Edit setNaming(String pattern) {
-        return new Edit("change of names", project -> project.withNaming(pattern));
+        return new Edit(WORDS.say("changeOfNames"), project -> project.withNaming(pattern));
     }
 }

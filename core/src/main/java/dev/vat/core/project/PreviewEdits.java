@@ -8,11 +8,14 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 
 /** What previews of a scene do to a project, each as a named edit. */
 public final class PreviewEdits {
+
+    private static final Words WORDS = Words.of(PreviewEdits.class);
 
     private PreviewEdits() {}
 
@@ -21,7 +24,7 @@ public final class PreviewEdits {
      * sources, into no reel.
      */
     public static Edit take(Location movie) {
-        return new Edit("a preview", project -> {
+        return new Edit(WORDS.say("aPreview"), project -> {
             Source before = project.sources().stream().filter(s -> s.location().folder().equals(movie.folder())).findFirst().orElse(null);
             if (before != null) {
                 return project.withSource(before.id(),
@@ -35,7 +38,7 @@ public final class PreviewEdits {
 
     /** A reel of its own of sources in their order, with a copy to look at in which each frame says what it is. @param sources ids */
     public static Edit reelToShow(String name, List<String> sources) {
-        return new Edit("a reel to show", project -> {
+        return new Edit(WORDS.say("aReelToShow"), project -> {
             Project result = Edits.withReel(project, name, sources.stream().map(Item::of).toList(), true);
             Target look = Catalogue.target("review-h264");
             if (result.deliverables().stream().noneMatch(d -> d.target().equals(look.id()))) {
@@ -48,7 +51,7 @@ public final class PreviewEdits {
 
     /** Holds a source to a preview that was approved. @param approved the preview that its frames are the final ones of, or null */
     public static Edit hold(String source, Approved approved) {
-        return new Edit(approved == null ? "no approved preview" : "expecting what was approved",
+        return new Edit(approved == null ? WORDS.say("noApprovedPreview") : WORDS.say("expectingWhatWasApproved"),
                 project -> project.withSource(source, s -> s.withReading(s.reading().withApproved(approved))));
     }
 }

@@ -7,6 +7,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.reel.Reel;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -26,9 +27,12 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
         List<Deliverable> deliverables, Place folder, String naming,
         @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
+    private static final Words WORDS = Words.of(Project.class);
+
     public static final int VERSION = 1;
 
-    public static final Project EMPTY = new Project(VERSION, "Untitled", List.of(), List.of(), null, List.of(), null, FileNaming.DEFAULT,
+    public static final Project EMPTY = new Project(VERSION, WORDS.say("untitled"), List.of(), List.of(), null, List.of(), null,
+            FileNaming.DEFAULT,
             Map.of());
 
     public Project {

@@ -4,9 +4,12 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.words.Words;
 
 /** A project as the JSON text of a {@code .vat} file, version 1; fields that aren't known are kept. */
 public final class ProjectText {
+
+    private static final Words WORDS = Words.of(ProjectText.class);
 
     private static final JsonMapper JSON = JsonMapper.builder()
             .enable(SerializationFeature.INDENT_OUTPUT)
@@ -28,15 +31,14 @@ public final class ProjectText {
         try {
             JsonNode tree = JSON.readTree(text);
             if (tree == null || !tree.isObject() || !tree.path("version").isInt()) {
-                throw new IllegalArgumentException("This is not a Vat project");
+                throw new IllegalArgumentException(WORDS.say("thisIsNotAVatProject"));
             }
             if (tree.path("version").asInt() > Project.VERSION) {
-                throw new IllegalArgumentException("This project was saved by a newer Vat (format "
-                        + tree.path("version").asInt() + "; this one reads " + Project.VERSION + ")");
+                throw new IllegalArgumentException(WORDS.say("thisProjectWasSavedByANewer", tree.path("version").asInt(), Project.VERSION));
             }
             return JSON.treeToValue(tree, Project.class);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("This is not a Vat project: " + e.getOriginalMessage(), e);
+            throw new IllegalArgumentException(WORDS.say("thisIsNotAVatProject2", e.getOriginalMessage()), e);
         }
     }
 }

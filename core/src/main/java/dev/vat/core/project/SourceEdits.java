@@ -9,6 +9,7 @@ import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -17,35 +18,37 @@ import java.util.function.UnaryOperator;
 /** Named edits of how a source is read. */
 public final class SourceEdits {
 
+    private static final Words WORDS = Words.of(SourceEdits.class);
+
     private SourceEdits() {}
 
     public static Edit setSourceRate(String source, Rate rate) {
-        return new Edit("change of rate to " + rate.label(),
+        return new Edit(WORDS.say("changeOfRateTo", rate.label()),
                 project -> project.withSource(source, s -> s.withReading(s.reading().withRate(rate))));
     }
 
     /** @param range null for everything there is */
     public static Edit setRange(String source, FrameRange range) {
-        return new Edit("change of range",
+        return new Edit(WORDS.say("changeOfRange"),
                 project -> project.withSource(source, s -> s.withReading(s.reading().withRange(range))));
     }
 
     public static Edit setGap(String source, GapPolicy gap) {
-        return new Edit("change of gap policy",
+        return new Edit(WORDS.say("changeOfGapPolicy"),
                 project -> project.withSource(source, s -> s.withReading(s.reading().withGap(gap))));
     }
 
     public static Edit setCadence(String source, Cadence cadence) {
-        return reading("change of step or start", source, r -> r.withCadence(cadence));
+        return reading(WORDS.say("changeOfStepOrStart"), source, r -> r.withCadence(cadence));
     }
 
     public static Edit setPicture(String source, Interpretation picture) {
-        return reading("change of how pictures are read", source, r -> r.withPicture(picture));
+        return reading(WORDS.say("changeOfHowPicturesAreRead"), source, r -> r.withPicture(picture));
     }
 
     /** How interlaced frames are taken. What is told by frame numbers goes on meaning the same pictures. */
     public static Edit setFields(String source, FieldReading fields) {
-        return new Edit("change of how fields are read", project -> {
+        return new Edit(WORDS.say("changeOfHowFieldsAreRead"), project -> {
             Interpretation picture = project.source(source).orElseThrow().reading().picture();
             boolean each = picture.fields() == FieldReading.EACH;
             Project read = project.withSource(source, s -> s.withReading(s.reading().withPicture(picture.withFields(fields))));
@@ -55,21 +58,21 @@ public final class SourceEdits {
 
     /** @param timecode of the first frame, or null for what the file states */
     public static Edit setTimecode(String source, String timecode) {
-        return reading("change of timecode", source, r -> r.withTimecode(timecode));
+        return reading(WORDS.say("changeOfTimecode"), source, r -> r.withTimecode(timecode));
     }
 
     /** @param range the frames that there should be, or null */
     public static Edit setExpected(String source, FrameRange range) {
-        return reading("change of the expected range", source, r -> r.withExpected(range));
+        return reading(WORDS.say("changeOfTheExpectedRange"), source, r -> r.withExpected(range));
     }
 
     public static Edit setNote(String source, String note) {
-        return reading("a note", source, r -> r.withNote(note.isBlank() ? null : note));
+        return reading(WORDS.say("aNote"), source, r -> r.withNote(note.isBlank() ? null : note));
     }
 
     /** Other versions of a source beside it, to be chosen from; they are taken as it is. */
     public static Edit bringInVersions(String source, List<Location> versions) {
-        return new Edit("bringing in versions", project -> {
+        return new Edit(WORDS.say("bringingInVersions"), project -> {
             Reading like = project.source(source).orElseThrow().reading();
             List<Source> more = new ArrayList<>(project.sources());
             for (Location location : versions) {
@@ -85,7 +88,7 @@ public final class SourceEdits {
 
     /** Marks frames to be rendered again, or takes the marks away. */
     public static Edit mark(String source, FrameRange frames, boolean on) {
-        return reading(on ? "marking frames" : "taking marks away", source,
+        return reading(on ? WORDS.say("markingFrames") : WORDS.say("takingMarksAway"), source,
                 r -> r.withMarked(on ? r.marked().plus(new FrameSet(List.of(frames))) : r.marked().minus(frames)));
     }
 
@@ -95,7 +98,7 @@ public final class SourceEdits {
 
     /** The same source elsewhere: a folder that was moved, or another render in its place. */
     public static Edit relink(String source, Location location) {
-        return new Edit("finding a source again", project -> project.withSource(source,
+        return new Edit(WORDS.say("findingASourceAgain"), project -> project.withSource(source,
                 s -> s.withLocation(Place.of(location.folder()), location.pattern())));
     }
 }

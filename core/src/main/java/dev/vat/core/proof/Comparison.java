@@ -8,6 +8,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.CodecName;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,13 +17,15 @@ import java.util.function.BiPredicate;
 /** Planned against found, line by line. */
 public record Comparison(List<Line> lines) {
 
+    private static final Words WORDS = Words.of(Comparison.class);
+
     /** FLAC's, at 48 kHz. */
     private static final Rational LONGEST_BLOCK = Rational.of(4608, 48_000);
     /** In LU, what EBU R 128 allows. */
     private static final double LOUDNESS_TOLERANCE = .5;
     /** In dB: as far as meters may read apart, EBU Tech 3341. */
     private static final double PEAK_TOLERANCE = .3;
-    private static final String NOT_CARRIED = "not carried";
+    private static final String NOT_CARRIED = WORDS.say("notCarried");
 
     /** One property of a file; {@code agrees} is the verdict. */
     public record Line(String name, String planned, String found, @JsonProperty("agrees") boolean agrees) {}
@@ -41,10 +44,11 @@ public record Comparison(List<Line> lines) {
         Expectation.Level level = planned.level();
         Double integrated = loudness.integrated();
         lines.add(new Line("loudness", decimal(level.integrated()) + " LUFS",
-                integrated == null ? "below the gate" : decimal(integrated) + " LUFS",
+                integrated == null ? WORDS.say("belowTheGate") : decimal(integrated) + " LUFS",
                 integrated != null && Math.abs(integrated - level.integrated()) <= LOUDNESS_TOLERANCE));
         Double peak = loudness.truePeak();
-        lines.add(new Line("true peak", "at most " + decimal(level.mostPeak()) + " dBTP", peak == null ? "none" : decimal(peak) + " dBTP",
+        lines.add(new Line(WORDS.say("truePeak"), WORDS.say("atMostDBTP", decimal(level.mostPeak())),
+                peak == null ? WORDS.say("none") : decimal(peak) + " dBTP",
                 peak == null || peak <= level.mostPeak() + PEAK_TOLERANCE));
         return new Comparison(lines);
     }
@@ -67,31 +71,32 @@ public record Comparison(List<Line> lines) {
         line(lines, "depth", planned.readBits() + "-bit", found.bits() + "-bit");
         line(lines, "chroma", planned.chroma().label(), found.chroma());
         line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
-        lines.add(new Line("bytes", "more than 0", RoughForecast.bytes(found.bytes()), found.bytes() > 0));
+        lines.add(new Line("bytes", WORDS.say("moreThan0"), RoughForecast.bytes(found.bytes()), found.bytes() > 0));
         return new Comparison(lines);
     }
 
     private static Comparison file(Expectation planned, FileFacts found) {
         List<Line> lines = new ArrayList<>();
         line(lines, "frames", planned.frames(), found.frames());
-        line(lines, "spacing", "every frame alike", found.evenSpacing() ? "every frame alike" : "uneven");
+        line(lines, "spacing", WORDS.say("everyFrameAlike"), found.evenSpacing() ? WORDS.say("everyFrameAlike") : "uneven");
         rate(lines, planned, found);
         line(lines, "start", "0 s", found.startSeconds() + " s");
         duration(lines, planned.seconds(), found);
         line(lines, "size", planned.size(), found.size());
         line(lines, "scan", planned.scan().title(), found.scan());
-        pixelAspect(lines, "pixel aspect", planned, found.pixelAspect());
+        pixelAspect(lines, WORDS.say("pixelAspect"), planned, found.pixelAspect());
         if (found.codedPixelAspect() != null) {
-            pixelAspect(lines, "pixel aspect in the pictures", planned, found.codedPixelAspect());
+            pixelAspect(lines, WORDS.say("pixelAspectInThePictures"), planned, found.codedPixelAspect());
         }
         line(lines, "container", planned.container().title(), found.container());
         codec(lines, "codec", planned.codec(), "", found.codec(), "");
         line(lines, "profile", planned.profile(), found.profile());
         CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0)
                 .ifPresent(needed -> lines.add(new Line("level",
-                        needed.name() + " or above", CodecLevel.name(planned.codec(), found.level()), needed.isMetBy(found.level()))));
+                        WORDS.say("orAbove", needed.name()), CodecLevel.name(planned.codec(), found.level()),
+                        needed.isMetBy(found.level()))));
         String depth = planned.codedBits() == planned.readBits() ? planned.codedBits() + "-bit"
-                : planned.codedBits() + " coded, read as " + planned.readBits();
+                : WORDS.say("codedReadAs", planned.codedBits(), planned.readBits());
         lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
                 found.bits() == planned.readBits()));
         line(lines, "chroma", planned.chroma().label(), found.chroma());
@@ -101,22 +106,23 @@ public record Comparison(List<Line> lines) {
         tag(lines, "range", planned.range(), found.range(), String::equals);
         alpha(lines, planned, found);
         if (planned.loops() != null) {
-            line(lines, "played", times(planned.loops()), found.loops() == null ? "not said" : times(found.loops()));
+            line(lines, "played", times(planned.loops()), found.loops() == null ? WORDS.say("notSaid") : times(found.loops()));
         }
         if (planned.container().carriesTimecode()) {
-            line(lines, "timecode", planned.timecode() == null ? "none" : planned.timecode(),
-                    found.timecode() == null ? "none" : found.timecode());
+            line(lines, "timecode", planned.timecode() == null ? WORDS.say("none") : planned.timecode(),
+                    found.timecode() == null ? WORDS.say("none") : found.timecode());
         }
-        line(lines, "sound tracks", planned.soundTracks() == 0 ? "none" : planned.soundTracks(),
-                found.soundTracks() == 0 ? "none" : found.soundTracks());
+        line(lines, WORDS.say("soundTracks"), planned.soundTracks() == 0 ? WORDS.say("none") : planned.soundTracks(),
+                found.soundTracks() == 0 ? WORDS.say("none") : found.soundTracks());
         if (planned.sound() != null && found.sound() != null) {
             sound(lines, planned.sound(), found.sound());
         }
         if (planned.indexInFront()) {
-            line(lines, "index", "in front", found.indexInFront() ? "in front" : "at the end");
+            line(lines, "index", WORDS.say("inFront"), found.indexInFront() ? WORDS.say("inFront") : WORDS.say("atTheEnd"));
         }
         boolean small = planned.mostBytes() == null || found.bytes() <= planned.mostBytes();
-        lines.add(new Line("bytes", planned.mostBytes() == null ? "more than 0" : "at most " + RoughForecast.bytes(planned.mostBytes()),
+        lines.add(new Line("bytes",
+                planned.mostBytes() == null ? WORDS.say("moreThan0") : WORDS.say("atMost", RoughForecast.bytes(planned.mostBytes())),
                 RoughForecast.bytes(found.bytes()), found.bytes() > 0 && small));
         return new Comparison(lines);
     }
@@ -126,9 +132,9 @@ public record Comparison(List<Line> lines) {
         Rational off = planned.rate().seconds(found.frames()).minus(found.rate().seconds(found.frames()));
         boolean agrees = planned.container().isMovingStill() ? off.abs().compareTo(found.clock()) <= 0
                 : planned.rate().equals(found.rate());
-        lines.add(new Line("rate", planned.rate() + " a second",
-                agrees && !planned.rate().equals(found.rate()) ? planned.rate() + " a second, as near as its clock can say it"
-                        : found.rate() + " a second",
+        lines.add(new Line("rate", WORDS.say("aSecond", planned.rate()),
+                agrees && !planned.rate().equals(found.rate()) ? WORDS.say("aSecondAsNearAsItsClock", planned.rate())
+                        : WORDS.say("aSecond", found.rate()),
                 agrees));
     }
 
@@ -141,7 +147,7 @@ public record Comparison(List<Line> lines) {
     }
 
     private static String times(int loops) {
-        return loops == 0 ? "for ever" : loops == 1 ? "once" : loops + " times";
+        return loops == 0 ? WORDS.say("forEver") : loops == 1 ? WORDS.say("once") : WORDS.say("times", loops);
     }
 
     /** Matroska and WebM say it as a width in whole pixels: it must lead to the same picture. */
@@ -174,11 +180,11 @@ public record Comparison(List<Line> lines) {
 
     /** Codecs that pack sound in blocks fill the last one up. */
     private static void sound(List<Line> lines, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
-        codec(lines, "sound", planned.codec(), ", " + planned.channels() + " channels, " + planned.rate() + " Hz", found.codec(),
-                ", " + found.channels() + " channels, " + found.rate() + " Hz");
+        codec(lines, "sound", planned.codec(), WORDS.say("channelsHz", planned.channels(), planned.rate()), found.codec(),
+                WORDS.say("channelsHz", found.channels(), found.rate()));
         Rational off = found.seconds().minus(planned.seconds());
         boolean agrees = off.abs().compareTo(LONGEST_BLOCK) <= 0;
-        lines.add(new Line("sound length", planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));
+        lines.add(new Line(WORDS.say("soundLength"), planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));
     }
 
     /** A tag that codec and container have no place for is planned as null, and must not turn up. */
@@ -189,7 +195,7 @@ public record Comparison(List<Line> lines) {
     }
 
     private static String alpha(int bits) {
-        return bits == 0 ? "none" : bits + "-bit, straight";
+        return bits == 0 ? WORDS.say("none") : WORDS.say("bitStraight", bits);
     }
 
     private static void line(List<Line> lines, String name, Object planned, Object found) {

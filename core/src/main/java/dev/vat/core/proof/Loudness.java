@@ -1,5 +1,6 @@
 package dev.vat.core.proof;
 
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /**
@@ -11,10 +12,12 @@ import java.util.Locale;
  */
 public record Loudness(Double integrated, double range, Double truePeak) {
 
+    private static final Words WORDS = Words.of(Loudness.class);
+
     /** {@code -23.1 LUFS, range 4.2 LU, true peak -1.3 dBTP}. */
     public String words() {
-        return (integrated == null ? "below the gate of -70 LUFS"
-                : String.format(Locale.ROOT, "%.1f LUFS, range %.1f LU", integrated, range))
-                + (truePeak == null ? ", silent throughout" : String.format(Locale.ROOT, ", true peak %.1f dBTP", truePeak));
+        return (integrated == null ? WORDS.say("belowTheGateOf70LUFS")
+                : WORDS.say("lufsRangeLU", "%.1f".formatted(integrated), "%.1f".formatted(range)))
+                + (truePeak == null ? WORDS.say("silentThroughout") : WORDS.say("truePeakDBTP", "%.1f".formatted(truePeak)));
     }
 }

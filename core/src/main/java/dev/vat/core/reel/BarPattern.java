@@ -1,5 +1,7 @@
 package dev.vat.core.reel;
 
+import dev.vat.core.words.Words;
+
 /** A pattern of colour bars; the figures are those of ITU-R BT.471: white, black, and the most and least of each colour. */
 public enum BarPattern {
     /** Eight bars, white at full height and colours at three quarters: what European broadcasters ask for. */
@@ -7,7 +9,7 @@ public enum BarPattern {
     /** Eight bars, all of them at full height. */
     BARS_100("100/0/100/0"),
     /** In the layout of SMPTE RP 219-1 for pictures of 16:9. */
-    WIDE("for 16:9");
+    WIDE(Words.of(BarPattern.class).say("for169"));
 
     private final String title;
 

@@ -6,6 +6,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /**
@@ -14,6 +15,8 @@ import java.util.List;
  * @param start label of its first frame
  */
 public record BroadcastHead(List<GeneratedItem> items, Timecode start) {
+
+    private static final Words WORDS = Words.of(BroadcastHead.class);
 
     private static final String PROGRAMME = "10:00:00";
     private static final String BARS = "09:59:30";
@@ -41,11 +44,11 @@ public record BroadcastHead(List<GeneratedItem> items, Timecode start) {
 
     /** A slate with what anybody wants to know of a programme. @param today ISO 8601 */
     public static GeneratedItem.Slate slate(String today, long frames) {
-        return new GeneratedItem.Slate(List.of(new GeneratedItem.Slate.Entry("Programme", Wording.of(Field.REEL)),
-                new GeneratedItem.Slate.Entry("Length", Wording.of(Field.LENGTH)),
-                new GeneratedItem.Slate.Entry("Starts at", Wording.of(Field.TIMECODE)),
-                new GeneratedItem.Slate.Entry("Picture", new Wording(Field.SIZE + ", " + Field.RATE)),
-                new GeneratedItem.Slate.Entry("Date", new Wording(today))), frames);
+        return new GeneratedItem.Slate(List.of(new GeneratedItem.Slate.Entry(WORDS.say("programme"), Wording.of(Field.REEL)),
+                new GeneratedItem.Slate.Entry(WORDS.say("length"), Wording.of(Field.LENGTH)),
+                new GeneratedItem.Slate.Entry(WORDS.say("startsAt"), Wording.of(Field.TIMECODE)),
+                new GeneratedItem.Slate.Entry(WORDS.say("picture"), new Wording(Field.SIZE + ", " + Field.RATE)),
+                new GeneratedItem.Slate.Entry(WORDS.say("date"), new Wording(today))), frames);
     }
 
     private static long between(Rate rate, String from, String to) {

@@ -2,6 +2,7 @@ package dev.vat.core.reel;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -14,12 +15,14 @@ import java.util.stream.IntStream;
  */
 public record ChannelMap(List<Integer> from) {
 
+    private static final Words WORDS = Words.of(ChannelMap.class);
+
     private static final int MOST = 64;
 
     public ChannelMap {
         from = List.copyOf(from);
         if (from.isEmpty() || from.stream().anyMatch(c -> c < 0 || c > MOST)) {
-            throw new IllegalArgumentException("Channels are numbered from 1 to " + MOST + ", not as in " + from);
+            throw new IllegalArgumentException(WORDS.say("channelsAreNumberedFrom", MOST, from));
         }
     }
 
@@ -40,7 +43,7 @@ public record ChannelMap(List<Integer> from) {
             return new ChannelMap(
                     Arrays.stream(text.strip().split("[\\s,]+")).map(word -> word.equals("-") ? 0 : Integer.valueOf(word)).toList());
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + text + "' says no channels: write 1 2, or - - 1 with a hyphen for silence", e);
+            throw new IllegalArgumentException(WORDS.say("saysNoChannelsWrite12Or", text), e);
         }
     }
 

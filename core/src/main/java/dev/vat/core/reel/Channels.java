@@ -2,21 +2,22 @@ package dev.vat.core.reel;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Locale;
 
 /** Which of a sound's channels go where. */
 public enum Channels {
     /** As they are laid out; another layout is brought to the reel's by the usual coefficients. */
-    ALL("all as they are"),
+    ALL(Words.of(Channels.class).say("allAsTheyAre")),
     /** The first channel in all. */
-    FIRST("left in all"),
+    FIRST(Words.of(Channels.class).say("leftInAll")),
     /** The second channel in all: where the first one is dead. */
-    SECOND("right in all"),
+    SECOND(Words.of(Channels.class).say("rightInAll")),
     /** The first two change places. */
-    SWAPPED("left and right swapped"),
+    SWAPPED(Words.of(Channels.class).say("leftAndRightSwapped")),
     /** The mean of the first two in all. */
-    MEAN("mean of both in all");
+    MEAN(Words.of(Channels.class).say("meanOfBothInAll"));
 
     private final String title;
 

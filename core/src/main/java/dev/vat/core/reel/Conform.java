@@ -3,6 +3,7 @@ package dev.vat.core.reel;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /**
@@ -11,13 +12,13 @@ import java.util.Locale;
  */
 public enum Conform {
     /** Each source frame is one reel frame: nothing is doubled or dropped, and it lasts longer or shorter. */
-    EVERY("every frame plays once"),
+    EVERY(Words.of(Conform.class).say("everyFramePlaysOnce")),
     /** Keeps time; the frame that begins nearest, the later one of two: the whole number nearest to {@code k * q}. */
-    NEAREST("keep time, nearest frame"),
+    NEAREST(Words.of(Conform.class).say("keepTimeNearestFrame")),
     /** Keeps time; the frame that has begun: {@code k * q} rounded down. */
-    STEP("keep time, in steps"),
+    STEP(Words.of(Conform.class).say("keepTimeInSteps")),
     /** Keeps time; the two frames around, weighed by how near they are. */
-    BLEND("keep time, mixed"),
+    BLEND(Words.of(Conform.class).say("keepTimeMixed")),
     /**
      * Film at two and three fields each, 2:3, for 24 (or 23.976) in a reel of 59.94 fields: {@code (2k + 1) / 5} rounded down. Woven into
      * frames, that is the 2:3 pull-down of SMPTE RP 197.
@@ -53,8 +54,7 @@ public enum Conform {
                 return each;
             }
         }
-        throw new IllegalArgumentException("'" + text + "' is no way to conform: every, nearest, step, blend, pulldown-2-3, "
-                + "pulldown-2-2 or pull");
+        throw new IllegalArgumentException(Words.of(Conform.class).say("isNoWayToConformEveryNearest", text));
     }
 
     /** Whether the item lasts as long as its source did, to half a frame. */

@@ -3,17 +3,20 @@ package dev.vat.core.reel;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /** How sound comes or goes. @param seconds how long that takes */
 public record Fade(Rational seconds, Shape shape) {
+
+    private static final Words WORDS = Words.of(Fade.class);
 
     /** How loud it is on its way, from nothing to all. */
     public enum Shape {
         /** The gain grows evenly. */
         LINEAR("linear"),
         /** A quarter of a sine: two such fades across each other keep the power of sounds that have nothing in common. */
-        EQUAL_POWER("equal power"),
+        EQUAL_POWER(Words.of(Fade.class).say("equalPower")),
         /** Half a cosine: it starts and ends gently. */
         SMOOTH("smooth");
 
@@ -49,7 +52,7 @@ public record Fade(Rational seconds, Shape shape) {
 
     public Fade {
         if (seconds.signum() <= 0) {
-            throw new IllegalArgumentException("A fade takes time, not " + seconds + " s");
+            throw new IllegalArgumentException(WORDS.say("aFadeTakesTimeNotS", seconds));
         }
         shape = shape == null ? Shape.LINEAR : shape;
     }

@@ -8,6 +8,7 @@ import dev.vat.core.burnin.FrameFacts;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.List;
 
 /** An item that Vat draws itself, for any size and rate. */
@@ -33,7 +34,7 @@ public sealed interface GeneratedItem {
 
     private static void check(String what, long frames) {
         if (frames < 1 || frames > 10_000_000) {
-            throw new IllegalArgumentException(what + " lasts from 1 to 10000000 frames, not " + frames);
+            throw new IllegalArgumentException(Words.of(GeneratedItem.class).say("lastsFrom1To10000000Frames", what, frames));
         }
     }
 
@@ -54,7 +55,8 @@ public sealed interface GeneratedItem {
 
         @Override
         public String title() {
-            return colour.equals(Rgb.BLACK) ? "Black" : "Colour #" + colour;
+            return colour.equals(Rgb.BLACK) ? Words.of(GeneratedItem.class).say("black")
+                    : Words.of(GeneratedItem.class).say("colour", colour);
         }
 
         @Override
@@ -77,9 +79,9 @@ public sealed interface GeneratedItem {
         private static final int QUIETEST = -60;
 
         public Bars {
-            check("A bar pattern", frames);
+            check(Words.of(GeneratedItem.class).say("aBarPattern"), frames);
             if (tone != null && (tone > 0 || tone < QUIETEST)) {
-                throw new IllegalArgumentException("A tone is from -60 to 0 dBFS, not " + tone);
+                throw new IllegalArgumentException(Words.of(GeneratedItem.class).say("aToneIsFrom60To0DBFSNot", tone));
             }
         }
 
@@ -98,7 +100,8 @@ public sealed interface GeneratedItem {
 
         @Override
         public String title() {
-            return "Bars " + pattern.title() + (tone == null ? "" : " and tone at " + tone + " dBFS");
+            return Words.of(GeneratedItem.class).say("bars", pattern.title(),
+                    (tone == null ? "" : Words.of(GeneratedItem.class).say("andToneAtDBFS", tone)));
         }
 
         @Override
@@ -119,7 +122,7 @@ public sealed interface GeneratedItem {
             check("A slate", frames);
             entries = List.copyOf(entries);
             if (entries.size() > MOST) {
-                throw new IllegalArgumentException("A slate holds up to " + MOST + " lines, not " + entries.size());
+                throw new IllegalArgumentException(Words.of(GeneratedItem.class).say("aSlateHoldsUpToLinesNot", MOST, entries.size()));
             }
         }
 
@@ -142,7 +145,7 @@ public sealed interface GeneratedItem {
 
         @Override
         public String title() {
-            return "Slate";
+            return Words.of(GeneratedItem.class).say("slate");
         }
 
         @Override
@@ -167,7 +170,7 @@ public sealed interface GeneratedItem {
         public Leader {
             check("A leader", frames);
             if (perSecond < 1 || perSecond > 240) {
-                throw new IllegalArgumentException("A leader counts from 1 to 240 frames a second, not " + perSecond);
+                throw new IllegalArgumentException(Words.of(GeneratedItem.class).say("aLeaderCountsFrom1To240", perSecond));
             }
         }
 
@@ -183,7 +186,7 @@ public sealed interface GeneratedItem {
 
         @Override
         public String title() {
-            return "Leader of " + Rational.of(frames, perSecond).toDecimal(1).replace(".0", "") + " s";
+            return Words.of(GeneratedItem.class).say("leaderOfS", Rational.of(frames, perSecond).toDecimal(1).replace(".0", ""));
         }
 
         /** The place of the frame that shows the 2, or -1 if it is too short for that. */

@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Fit;
 import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -37,12 +38,14 @@ public record Item(String source, GeneratedItem drawn, Layout layout, PassMix pa
         Fit fit, String earlier, BurnIn burnIn,
         @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
+    private static final Words WORDS = Words.of(Item.class);
+
     public Item {
         if (Stream.of(source, drawn, layout).filter(Objects::nonNull).count() != 1) {
-            throw new IllegalArgumentException("An item is of a source, or several in one picture, or it is drawn");
+            throw new IllegalArgumentException(WORDS.say("anItemIsOfASourceOrSeveral"));
         }
         if (passes != null && source == null) {
-            throw new IllegalArgumentException("Only a source has passes");
+            throw new IllegalArgumentException(WORDS.say("onlyASourceHasPasses"));
         }
         playing = Playing.PLAIN.equals(playing) ? null : playing;
         extra = extra == null ? Map.of() : Map.copyOf(extra);

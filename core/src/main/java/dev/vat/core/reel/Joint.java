@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /**
@@ -15,12 +16,14 @@ import java.util.Locale;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Joint(Kind kind, long frames, Rgb colour) {
 
+    private static final Words WORDS = Words.of(Joint.class);
+
     /** What joins two items. */
     public enum Kind {
         /** The end of the item before and the start of this one lie over each other: the reel is shorter by these frames. */
-        DISSOLVE("dissolve"),
+        DISSOLVE(Words.of(Joint.class).say("dissolve")),
         /** The item before goes into a colour, and this one comes out of it; nothing overlaps. */
-        DIP("dip");
+        DIP(Words.of(Joint.class).say("dip"));
 
         private final String title;
 
@@ -45,7 +48,7 @@ public record Joint(Kind kind, long frames, Rgb colour) {
 
     public Joint {
         if (frames < 1 || frames > 100_000) {
-            throw new IllegalArgumentException("A " + kind.title + " takes 1 to 100000 frames, not " + frames);
+            throw new IllegalArgumentException(WORDS.say("aTakes1To100000FramesNot", kind.title, frames));
         }
     }
 
@@ -62,6 +65,6 @@ public record Joint(Kind kind, long frames, Rgb colour) {
     }
 
     public String words() {
-        return kind.title + " " + frames + (colour == null || kind == Kind.DISSOLVE ? "" : " through #" + colour);
+        return kind.title + " " + frames + (colour == null || kind == Kind.DISSOLVE ? "" : WORDS.say("through", colour));
     }
 }

@@ -9,6 +9,7 @@ import dev.vat.core.layout.InStep;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.UnaryOperator;
@@ -28,24 +29,26 @@ import java.util.function.UnaryOperator;
 public record Layout(String name, Size size, Arrangement arrangement, List<View> views, InStep step, Rational between, Rgb ground,
         DayCount days, Long frames, boolean endsEmpty) {
 
+    private static final Words WORDS = Words.of(Layout.class);
+
     private static final Rational MOST_BETWEEN = Rational.of(20);
     private static final Rational HALF_PERCENT = Rational.of(1, 200);
 
     public Layout {
         views = views == null ? List.of() : List.copyOf(views);
         if (views.isEmpty() || views.size() > Arrangement.MOST) {
-            throw new IllegalArgumentException("A layout has from 1 to " + Arrangement.MOST + " views, not " + views.size());
+            throw new IllegalArgumentException(WORDS.say("aLayoutHasFrom1ToViewsNot", Arrangement.MOST, views.size()));
         }
         if (views.stream().anyMatch(v -> v.item().layout() != null)) {
-            throw new IllegalArgumentException("A layout's view can't be a layout itself");
+            throw new IllegalArgumentException(WORDS.say("aLayoutsViewCantBeALayout"));
         }
         if (between != null && (between.signum() < 0 || between.compareTo(MOST_BETWEEN) > 0)) {
-            throw new IllegalArgumentException("Between views up to 20 percent of the height are left, not " + between);
+            throw new IllegalArgumentException(WORDS.say("betweenViewsUpTo20Percent", between));
         }
         if (frames != null && (frames < 1 || frames > 10_000_000)) {
-            throw new IllegalArgumentException("A layout lasts from 1 to 10000000 frames, not " + frames);
+            throw new IllegalArgumentException(WORDS.say("aLayoutLastsFrom1To10000000", frames));
         }
-        name = name == null || name.isBlank() ? "Views" : name.strip();
+        name = name == null || name.isBlank() ? WORDS.say("views") : name.strip();
         step = step == InStep.FRAMES ? null : step;
         between = Rational.ZERO.equals(between) ? null : between;
         ground = Rgb.BLACK.equals(ground) ? null : ground;

@@ -3,6 +3,7 @@ package dev.vat.core.reel;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -19,6 +20,8 @@ import java.util.List;
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record Playing(boolean reversed, Rational speed, Conform conform, long head, long tail, List<Hold> holds) {
 
+    private static final Words WORDS = Words.of(Playing.class);
+
     public static final Playing PLAIN = new Playing(false, null, null, 0, 0, List.of());
 
     private static final Rational SLOWEST = Rational.of(1, 1000);
@@ -27,7 +30,7 @@ public record Playing(boolean reversed, Rational speed, Conform conform, long he
 
     public Playing {
         if (speed != null && (speed.compareTo(SLOWEST) < 0 || speed.compareTo(FASTEST) > 0)) {
-            throw new IllegalArgumentException("A speed goes from 1/1000 to 1000, not " + speed);
+            throw new IllegalArgumentException(WORDS.say("aSpeedGoesFrom11000To1000", speed));
         }
         speed = Rational.ONE.equals(speed) ? null : speed;
         conform = conform == Conform.EVERY ? null : conform;
@@ -39,7 +42,7 @@ public record Playing(boolean reversed, Rational speed, Conform conform, long he
 
     static void requirePlaces(long places) {
         if (places < 0 || places > MOST_PLACES) {
-            throw new IllegalArgumentException("A frame is held for 0 to " + MOST_PLACES + " frames, not " + places);
+            throw new IllegalArgumentException(WORDS.say("aFrameIsHeldFor0ToFrames", MOST_PLACES, places));
         }
     }
 

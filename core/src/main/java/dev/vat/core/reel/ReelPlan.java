@@ -6,6 +6,7 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -18,6 +19,8 @@ import java.util.stream.IntStream;
  * count from 0; items follow each other without a gap, and lie over each other where one dissolves into the next.
  */
 public final class ReelPlan {
+
+    private static final Words WORDS = Words.of(ReelPlan.class);
 
     /** Those of the reel, then the cells that they are made of, in their order. */
     private final List<ReelPart> parts = new ArrayList<>();
@@ -108,7 +111,7 @@ public final class ReelPlan {
     /** The item at a reel frame; where two lie over each other, the later one. */
     public ReelSpan spanAt(long reelFrame) {
         if (reelFrame < 0 || reelFrame >= count()) {
-            throw new IndexOutOfBoundsException("Reel frame " + reelFrame + " of " + count());
+            throw new IndexOutOfBoundsException(WORDS.say("reelFrameOf", reelFrame, count()));
         }
         int index = Arrays.binarySearch(starts, reelFrame);
         if (index < 0) {

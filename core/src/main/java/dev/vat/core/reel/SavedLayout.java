@@ -4,9 +4,12 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.words.Words;
 
 /** A layout that somebody keeps for other sources; it names none and holds no path. */
 public record SavedLayout(int version, Layout layout) {
+
+    private static final Words WORDS = Words.of(SavedLayout.class);
 
     public static final int VERSION = 1;
     private static final int LONGEST = 80;
@@ -15,7 +18,7 @@ public record SavedLayout(int version, Layout layout) {
     public SavedLayout {
         if (layout.name().length() > LONGEST || layout.name().chars().anyMatch(Character::isISOControl)) {
             throw new IllegalArgumentException(
-                    "A layout's name has from 1 to " + LONGEST + " characters on one line, not '" + layout.name() + "'");
+                    WORDS.say("aLayoutsNameHasFrom1ToCharacters", LONGEST, layout.name()));
         }
         layout = layout.withoutSources();
     }
@@ -37,15 +40,16 @@ public record SavedLayout(int version, Layout layout) {
         try {
             JsonNode tree = JSON.readTree(text);
             if (tree == null || !tree.isObject() || !tree.path("version").isInt() || !tree.path("layout").isObject()) {
-                throw new IllegalArgumentException("This is not a layout of Vat");
+                throw new IllegalArgumentException(WORDS.say("thisIsNotALayoutOfVat"));
             }
             if (tree.path("version").asInt() > VERSION) {
                 throw new IllegalArgumentException(
-                        "This layout is of a newer Vat (format " + tree.path("version").asInt() + "; this one reads " + VERSION + ")");
+                        WORDS.say("thisLayoutIsOfANewerVat", tree.path("version").asInt(), VERSION));
             }
             return JSON.treeToValue(tree, SavedLayout.class);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException("This is not a layout of Vat: " + e.getOriginalMessage().lines().findFirst().orElse(""), e);
+            throw new IllegalArgumentException(WORDS.say("thisIsNotALayoutOfVat2", e.getOriginalMessage().lines().findFirst().orElse("")),
+                    e);
         }
     }
 }

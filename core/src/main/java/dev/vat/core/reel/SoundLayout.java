@@ -2,6 +2,7 @@ package dev.vat.core.reel;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -13,6 +14,8 @@ import java.util.regex.Pattern;
  * @param placed whether each has its place in front of a listener; else they are channels by themselves
  */
 public record SoundLayout(int channels, boolean placed) {
+
+    private static final Words WORDS = Words.of(SoundLayout.class);
 
     public static final SoundLayout MONO = new SoundLayout(1, true);
     public static final SoundLayout STEREO = new SoundLayout(2, true);
@@ -29,10 +32,10 @@ public record SoundLayout(int channels, boolean placed) {
 
     public SoundLayout {
         if (channels < 1 || channels > MOST) {
-            throw new IllegalArgumentException("Sound has from 1 to " + MOST + " channels, not " + channels);
+            throw new IllegalArgumentException(WORDS.say("soundHasFrom1ToChannels", MOST, channels));
         }
         if (placed && channels != 1 && channels != 2 && channels != 6) {
-            throw new IllegalArgumentException("Mono, stereo and 5.1 have places, " + channels + " channels don't");
+            throw new IllegalArgumentException(WORDS.say("monoStereoAnd51HavePlaces", channels));
         }
     }
 
@@ -46,7 +49,7 @@ public record SoundLayout(int channels, boolean placed) {
         }
         Matcher discrete = DISCRETE.matcher(text);
         if (!discrete.matches()) {
-            throw new IllegalArgumentException("'" + text + "' is no layout of channels");
+            throw new IllegalArgumentException(WORDS.say("isNoLayoutOfChannels", text));
         }
         return new SoundLayout(Integer.parseInt(discrete.group(1)), false);
     }
@@ -55,6 +58,7 @@ public record SoundLayout(int channels, boolean placed) {
     @JsonValue
     public String toString() {
         return equals(MONO) ? "mono"
-                : equals(STEREO) ? "stereo" : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? "dual mono" : channels + " discrete";
+                : equals(STEREO) ? "stereo"
+                        : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? WORDS.say("dualMono") : WORDS.say("discrete", channels);
     }
 }

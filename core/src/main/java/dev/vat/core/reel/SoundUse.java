@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Map;
 
 /**
@@ -25,15 +26,17 @@ public record SoundUse(String source, Rational at, Rational from, Rational to, F
         ChannelMap map,
         @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
+    private static final Words WORDS = Words.of(SoundUse.class);
+
     private static final double MOST_GAIN = 60;
 
     public SoundUse {
         at = at == null ? Rational.ZERO : at;
         if (Math.abs(gain) > MOST_GAIN) {
-            throw new IllegalArgumentException("A gain goes from -60 to 60 dB, not " + gain);
+            throw new IllegalArgumentException(WORDS.say("aGainGoesFrom60To60DBNot", gain));
         }
         if (from != null && from.signum() < 0 || from != null && to != null && from.compareTo(to) >= 0) {
-            throw new IllegalArgumentException("A sound can't be used from " + from + " s to " + to + " s");
+            throw new IllegalArgumentException(WORDS.say("aSoundCantBeUsedFromSTo", from, to));
         }
         channels = channels == Channels.ALL ? null : channels;
         extra = extra == null ? Map.of() : Map.copyOf(extra);

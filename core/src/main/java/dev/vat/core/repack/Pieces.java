@@ -1,6 +1,7 @@
 package dev.vat.core.repack;
 
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
@@ -13,6 +14,8 @@ import java.util.TreeSet;
  */
 public record Pieces(List<FrameRange> ranges, List<String> moved) {
 
+    private static final Words WORDS = Words.of(Pieces.class);
+
     public Pieces {
         ranges = List.copyOf(ranges);
         moved = List.copyOf(moved);
@@ -21,7 +24,7 @@ public record Pieces(List<FrameRange> ranges, List<String> moved) {
     /** @param length in frames */
     public static Pieces every(long length, CutPlaces places) {
         if (length < 1) {
-            throw new IllegalArgumentException("A piece has one frame at least, not " + length);
+            throw new IllegalArgumentException(WORDS.say("aPieceHasOneFrameAtLeast", length));
         }
         List<Long> marks = new ArrayList<>();
         for (long at = length; at < places.count(); at += length) {
@@ -36,15 +39,15 @@ public record Pieces(List<FrameRange> ranges, List<String> moved) {
         List<String> moved = new ArrayList<>();
         for (long mark : marks) {
             if (mark <= 0 || mark >= places.count()) {
-                throw new IllegalArgumentException("Frame " + mark + " isn't between the first and the last of " + places.count());
+                throw new IllegalArgumentException(WORDS.say("frameIsntBetweenTheFirst", mark, places.count()));
             }
             int cut = places.cutAtOrBefore((int) mark);
             if (cut == 0) {
-                moved.add("No cut at frame " + mark + ": no frame before it stands alone but the first");
+                moved.add(WORDS.say("noCutAtFrameNoFrameBefore", mark));
                 continue;
             }
             if (cut != mark) {
-                moved.add("Cut at frame " + cut + " instead of " + mark + ": the frames between lean on it");
+                moved.add(WORDS.say("cutAtFrameInsteadOfTheFrames", cut, mark));
             }
             cuts.add(cut);
         }

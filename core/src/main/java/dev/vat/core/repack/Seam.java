@@ -1,5 +1,6 @@
 package dev.vat.core.repack;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.List;
 
@@ -10,6 +11,8 @@ import java.util.List;
  * @param certain whether it was counted, and not judged by how the picture moves
  */
 public record Seam(int frames, boolean certain) {
+
+    private static final Words WORDS = Words.of(Seam.class);
 
     /**
      * A small picture of a frame, all its samples one after the other, each from 0 to 255, and the fingerprint of the frame's own
@@ -38,12 +41,13 @@ public record Seam(int frames, boolean certain) {
     /** In words: {@code they share 7 frames}. */
     public String words() {
         if (frames == 0) {
-            return certain ? "the second goes on where the first ends" : "the second seems to go on where the first ends";
+            return certain ? WORDS.say("theSecondGoesOnWhereThe") : WORDS.say("theSecondSeemsToGoOnWhere");
         }
         int number = Math.abs(frames);
-        String what = number == 1 ? "1 frame" : number + " frames";
-        return frames > 0 ? "they share " + what
-                : (certain ? "" : "by how the picture moves, ") + what + (number == 1 ? " is" : " are") + " missing between them";
+        String what = WORDS.say("frames", number);
+        return frames > 0 ? WORDS.say("theyShare", what)
+                : WORDS.say("missingBetweenThem",
+                        (certain ? "" : WORDS.say("byHowThePictureMoves")) + what + (number == 1 ? WORDS.say("is") : WORDS.say("are")));
     }
 
     /**

@@ -4,12 +4,15 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
 
 /** The plan of a reel as text, a line for each reel frame: its number, its timecode, and what of which source stands there. */
 public final class PlanText {
+
+    private static final Words WORDS = Words.of(PlanText.class);
 
     private PlanText() {}
 
@@ -33,20 +36,20 @@ public final class PlanText {
     private static String shown(ResolvedReel programme, ReelFrame frame) {
         return switch (frame.content()) {
             case ReelFrame.SourceFrame(long number) -> name(programme, frame, number)
-                    + (frame.isFill() ? " (held for " + number(programme, frame, frame.wanted()) + ")" : "");
-            case ReelFrame.Blend(long before, long after, Rational share) -> name(programme, frame, before) + " + "
-                    + number(programme, frame, after) + " (" + share + " of the later)";
-            case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> shown(programme, low) + " + " + shown(programme, high)
-                    + " (" + share + " of the later)";
-            case ReelFrame.Card(String reason) -> "a card for " + name(programme, frame, frame.wanted()) + ", " + reason;
-            case ReelFrame.Plain(var colour) -> "colour #" + colour;
+                    + (frame.isFill() ? WORDS.say("heldFor", number(programme, frame, frame.wanted())) : "");
+            case ReelFrame.Blend(long before, long after, Rational share) -> WORDS.say("ofTheLater", name(programme, frame, before),
+                    number(programme, frame, after), share);
+            case ReelFrame.Cross(ReelFrame low, ReelFrame high, Rational share) -> WORDS.say("ofTheLater", shown(programme, low),
+                    shown(programme, high), share);
+            case ReelFrame.Card(String reason) -> WORDS.say("aCardFor", name(programme, frame, frame.wanted()), reason);
+            case ReelFrame.Plain(var colour) -> WORDS.say("colour", colour);
             case ReelFrame.Together(var _, var frames) -> frames.stream().map(f -> shown(programme, f)).collect(Collectors.joining(" | "));
             case ReelFrame.Drawing _ -> drawn(programme.plan(), frame);
         };
     }
 
     private static String drawn(ReelPlan plan, ReelFrame frame) {
-        return frame.content() instanceof ReelFrame.Count count ? "leader " + count.figure()
+        return frame.content() instanceof ReelFrame.Count count ? WORDS.say("leader", count.figure())
                 : plan.part(frame.item()).item().drawn().title().toLowerCase(Locale.ROOT);
     }
 

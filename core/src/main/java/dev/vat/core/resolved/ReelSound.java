@@ -17,6 +17,7 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,6 +34,8 @@ import java.util.Optional;
  */
 public record ReelSound(int channels, String layout, long samples, List<Piece> pieces,
         @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Tone> tones) {
+
+    private static final Words WORDS = Words.of(ReelSound.class);
 
     /**
      * A stretch of a file's first sound track. All counts are samples at 48 kHz.
@@ -184,7 +187,7 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
         long cut = Math.max(0, -begin);
         long heard = Math.min(track.samples() * SoundCodec.RATE / track.rate() - cut, whole - Math.max(0, begin));
         if (heard <= 0) {
-            throw new IllegalArgumentException("Nothing of " + file.getFileName() + " would be heard: it would lie outside the pictures");
+            throw new IllegalArgumentException(WORDS.say("nothingOfWouldBeHeardIt", file.getFileName()));
         }
         return new ReelSound(track.channels(), track.layout(), whole,
                 List.of(new Piece(file.toAbsolutePath().toString(), cut, Math.max(0, begin), heard)));
@@ -255,16 +258,16 @@ public record ReelSound(int channels, String layout, long samples, List<Piece> p
     public static Optional<String> whyNot(ResolvedReel programme, ReelSpan span) {
         ReelEntry entry = programme.entry(span.item()).orElseThrow();
         if (span.step() != 1 || span.hold() != 1 || !span.even()) {
-            return Optional.of("not every frame is taken once");
+            return Optional.of(WORDS.say("notEveryFrameIsTakenOnce"));
         }
         if (entry.source().reading().gap() == GapPolicy.CLOSE) {
-            return Optional.of("holes are closed up");
+            return Optional.of(WORDS.say("holesAreClosedUp"));
         }
         if (entry.use().playingInUse().conformInUse() == Conform.PULL) {
             return Optional.empty();
         }
         return entry.table().format().map(f -> f.stated().rate()).filter(own -> !programme.rate().filter(own::equals).isPresent())
-                .map(own -> "it plays at another rate than its own " + own.label());
+                .map(own -> WORDS.say("itPlaysAtAnotherRateThan", own.label()));
     }
 
     /** Samples at 48 kHz until a frame of a rate begins. */

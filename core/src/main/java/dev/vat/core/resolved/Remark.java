@@ -10,6 +10,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -27,6 +28,8 @@ import java.util.stream.Collectors;
  */
 public record Remark(String name, String frames, String words) {
 
+    private static final Words WORDS = Words.of(Remark.class);
+
     private static final String FRAMES = "(\\d{1,2}:\\d{2}:\\d{2}[:;]\\d{2,3}|-?\\d+(?:-\\d+)?(?:,\\s*-?\\d+(?:-\\d+)?)*)";
     private static final Pattern LINE = Pattern.compile("(?:(\\S+)\\s+)??" + FRAMES + "(?:[\\s:,.]+(.*))?");
 
@@ -36,8 +39,7 @@ public record Remark(String name, String frames, String words) {
         for (String line : text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList()) {
             Matcher match = LINE.matcher(line);
             if (!match.matches()) {
-                throw new IllegalArgumentException("'" + line + "' names no frame: write 0264 ribbon jumps, sh010 1040-1044, or a "
-                        + "timecode of the reel");
+                throw new IllegalArgumentException(WORDS.say("namesNoFrameWrite0264Ribbon", line));
             }
             remarks.add(new Remark(match.group(1), match.group(2), match.group(3) == null ? "" : match.group(3).strip()));
         }
@@ -56,7 +58,7 @@ public record Remark(String name, String frames, String words) {
      */
     public static Edit mark(List<Remark> remarks, Project project, ResolvedReel programme, Map<String, FrameTable> tables, String inHand) {
         List<Marked> all = remarks.stream().map(r -> r.isTimecode() ? r.ofReel(programme) : r.ofSource(project, tables, inHand)).toList();
-        return new Edit(all.size() == 1 ? "a mark" : all.size() + " marks", p -> {
+        return new Edit(all.size() == 1 ? WORDS.say("aMark") : WORDS.say("marks", all.size()), p -> {
             Project marked = p;
             for (Marked one : all) {
                 marked = marked.withSource(one.source, s -> s.withReading(s.reading().withMarked(one.frames, one.words)));
@@ -70,28 +72,28 @@ public record Remark(String name, String frames, String words) {
     private Marked ofReel(ResolvedReel programme) {
         Rate rate = programme == null ? null : programme.rate().orElse(null);
         if (rate == null) {
-            throw new IllegalArgumentException("There is no reel with a rate that " + frames + " could be a timecode of");
+            throw new IllegalArgumentException(WORDS.say("thereIsNoReelWithARateThat", frames));
         }
         long place = Timecode.parse(frames, rate).frame() - programme.start().map(Timecode::frame).orElse(0L);
         if (place < 0 || place >= programme.plan().count()) {
-            throw new IllegalArgumentException(frames + " isn't in the reel");
+            throw new IllegalArgumentException(WORDS.say("isntInTheReel", frames));
         }
         ReelFrame frame = programme.plan().at(place);
         ReelEntry entry = programme.entry(frame.item())
-                .orElseThrow(() -> new IllegalArgumentException("At " + frames + " there is no frame of a source"));
+                .orElseThrow(() -> new IllegalArgumentException(WORDS.say("atThereIsNoFrameOfASource", frames)));
         return new Marked(entry.source().id(), FrameSet.builder().add(frame.wanted()).build(), words);
     }
 
     private Marked ofSource(Project project, Map<String, FrameTable> tables, String inHand) {
         Source source = name == null
                 ? project.source(inHand).orElseThrow(
-                        () -> new IllegalArgumentException("Which source is " + frames + " of? Choose it, or write its name in front"))
+                        () -> new IllegalArgumentException(WORDS.say("whichSourceIsOfChooseIt", frames)))
                 : project.sources().stream().filter(s -> s.pattern().baseName().equalsIgnoreCase(name) || s.name().equalsIgnoreCase(name))
                         .findFirst()
                         // Who looks at previews writes the camera's name, not which version it was.
                         .or(() -> project.sources().stream()
                                 .filter(s -> NameWords.withoutVersion(s.pattern().baseName()).equalsIgnoreCase(name)).findFirst())
-                        .orElseThrow(() -> new IllegalArgumentException("No source is called " + name));
+                        .orElseThrow(() -> new IllegalArgumentException(WORDS.say("noSourceIsCalled", name)));
         FrameSet.Builder set = FrameSet.builder();
         List<FrameRange> ranges = new ArrayList<>();
         for (String part : frames.split(",\\s*")) {
@@ -101,8 +103,8 @@ public record Remark(String name, String frames, String words) {
         ranges.stream().sorted((a, b) -> Long.compare(a.first(), b.first())).forEach(r -> {
             FrameRange there = table == null ? r : source.reading().rangeIn(table.sequence());
             if (r.first() < there.first() || r.last() > there.last()) {
-                throw new IllegalArgumentException(source.pattern().baseName() + " has no frame "
-                        + (r.first() < there.first() ? r.first() : r.last()) + ": it goes from " + there.first() + " to " + there.last());
+                throw new IllegalArgumentException(WORDS.say("hasNoFrameItGoesFromTo", source.pattern().baseName(),
+                        (r.first() < there.first() ? r.first() : r.last()), there.first(), there.last()));
             }
             set.add(r.first(), r.last());
         });

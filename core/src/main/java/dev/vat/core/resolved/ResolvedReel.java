@@ -41,6 +41,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -53,6 +54,8 @@ import java.util.stream.Collectors;
  * aspect are the first source's, and so is the rate, unless the reel has its own.
  */
 public final class ResolvedReel {
+
+    private static final Words WORDS = Words.of(ResolvedReel.class);
 
     /** Where the frames begin in a timecode's text. */
     private static final int FRAMES_AT = 9;
@@ -311,11 +314,11 @@ public final class ResolvedReel {
     /** What will be made, in words: {@code whole reel, 432 frames} or {@code only 1021-1332, 312 frames}. */
     public String describe() {
         boolean whole = entries.stream().allMatch(ResolvedReel::takesAll);
-        String frames = plan.count() == 1 ? "1 frame" : plan.count() + " frames";
+        String frames = WORDS.say("frames", plan.count());
         if (whole || !isOneSource()) {
-            return (whole ? "whole reel, " : "ranges as set, ") + frames;
+            return (whole ? WORDS.say("wholeReel") : WORDS.say("rangesAsSet")) + frames;
         }
-        return "only " + plan.spans().getFirst().range() + ", " + frames;
+        return WORDS.say("only", plan.spans().getFirst().range(), frames);
     }
 
     /** Whether all of it is one source's frames, each once and in order. */

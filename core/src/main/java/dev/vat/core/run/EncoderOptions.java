@@ -6,6 +6,7 @@ import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -15,6 +16,8 @@ import java.util.TreeMap;
  * plan can fix them where no library is loaded.
  */
 public final class EncoderOptions {
+
+    private static final Words WORDS = Words.of(EncoderOptions.class);
 
     /** CineForm's qualities from the best on. */
     private static final List<String> FILM = List.of("film3+", "film3", "film2+", "film2", "film1.5", "film1+", "film1", "high+", "high",
@@ -63,7 +66,7 @@ public final class EncoderOptions {
             case "exr" -> options.putAll(Map.of("compression", "zip16", "format", "half"));
             case "dpx" -> {}
             case "dvvideo", "utvideo", "v210", "rawvideo" -> {}
-            default -> throw new IllegalArgumentException("No encoder settings for " + codec.id());
+            default -> throw new IllegalArgumentException(WORDS.say("noEncoderSettingsFor", codec.id()));
         }
         return options;
     }
@@ -72,7 +75,7 @@ public final class EncoderOptions {
         return switch (control) {
             case RateControl.Constant(int number) -> number;
             case RateControl.Capped(int number, long _, long _) -> number;
-            default -> throw new IllegalArgumentException("No quality in " + control);
+            default -> throw new IllegalArgumentException(WORDS.say("noQualityIn", control));
         };
     }
 

@@ -7,6 +7,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.resolved.PictureWords;
+import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
@@ -31,6 +32,9 @@ import java.util.TreeMap;
 public record RunFile(String target, String title, String codec, String fileName, Treatment treatment, PictureWords words, int threads,
         int passes, Map<String, String> options,
         List<RunPart> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
+
+    private static final Words WORDS = Words.of(RunFile.class);
+
     public RunFile {
         passes = Math.max(1, passes);
         options = Collections.unmodifiableSortedMap(new TreeMap<>(options));
@@ -56,7 +60,7 @@ public record RunFile(String target, String title, String codec, String fileName
      */
     public RunFile shortened(long frames) {
         if (frames < 1 || frames > expected.frames()) {
-            throw new IllegalArgumentException(frames + " of " + expected.frames() + " frames are no shorter file");
+            throw new IllegalArgumentException(WORDS.say("ofFramesAreNoShorterFile", frames, expected.frames()));
         }
         List<RunPart> left = parts.stream().filter(p -> p.first() < frames)
                 .map(p -> new RunPart(p.index(), p.first(), Math.min(p.count(), frames - p.first()))).toList();

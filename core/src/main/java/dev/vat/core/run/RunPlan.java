@@ -12,6 +12,7 @@ import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -37,10 +38,12 @@ public record RunPlan(int version, String run, String made, String vat, String l
         List<RunSource> sources, List<RunSpan> spans, String folder, String typeface,
         ReelSound sound, List<RunFile> files, Remade remade) {
 
+    private static final Words WORDS = Words.of(RunPlan.class);
+
     public static final int VERSION = 7;
 
     /** Where a rate comes from that no file states. */
-    public static final String CHOSEN = "chosen by the user";
+    public static final String CHOSEN = WORDS.say("chosenByTheUser");
 
     public RunPlan {
         sources = List.copyOf(sources);

@@ -1,12 +1,15 @@
 package dev.vat.core.setting;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Every setting that a deliverable has, in the order in which the sheet shows them. */
 public final class DeliverableSettings {
+
+    private static final Words WORDS = Words.of(DeliverableSettings.class);
 
     private static final List<Setting> ALL = Stream.of(OpenSettings.ALL, PictureSettings.ALL, FileSettings.ALL).flatMap(List::stream)
             .toList();
@@ -35,7 +38,7 @@ public final class DeliverableSettings {
     }
 
     public static Setting of(String id) {
-        return find(id).orElseThrow(() -> new IllegalArgumentException("There is no setting '" + id + "'; there are " + ALL));
+        return find(id).orElseThrow(() -> new IllegalArgumentException(WORDS.say("thereIsNoSettingThereAre", id, ALL)));
     }
 
     public static Optional<Setting> find(String id) {
@@ -50,7 +53,7 @@ public final class DeliverableSettings {
     /** What a deliverable has otherwise than its target, each in words: {@code Container: MOV}. */
     public static List<String> changes(Deliverable deliverable) {
         if (!deliverable.isKnown()) {
-            return List.of("asks for what this Vat doesn't have");
+            return List.of(WORDS.say("asksForWhatThisVatDoesnt"));
         }
         return differing(deliverable).stream().map(s -> s.title() + ": " + s.asked(deliverable)).toList();
     }

@@ -13,6 +13,7 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting.Group;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -22,62 +23,62 @@ import java.util.Optional;
 /** What is seen of a deliverable at once. */
 final class OpenSettings {
 
-    private static final String MATTE = ", matte beside";
+    private static final Words WORDS = Words.of(OpenSettings.class);
 
-    private static final Setting CONTAINER = Setting.of("container", Group.FORMAT, "Container", "The kind of file. Enter chooses among "
-            + "those that the codec may stand in.")
+    private static final String MATTE = WORDS.say("matteBeside");
+
+    private static final Setting CONTAINER = Setting
+            .of("container", Group.FORMAT, WORDS.say("container"), WORDS.say("theKindOfFileEnterChooses"))
             .showing(d -> d.settings().container().title()).chosen((_, d) -> containers(d)).judgedBy("container-illegal", "container-full")
             .back(d -> d.settings().codec().containers().contains(d.targetInCatalogue().container())
                     ? d.withContainer(d.targetInCatalogue().container()) : d)
-            .option("--container", "KIND", "In place of the target's container: mp4, mov, mkv, webm, avi or mxf.",
+            .option("--container", "KIND", WORDS.say("inPlaceOfTheTargetsContainer"),
                     (_, d, text) -> d.withContainer(Container.parse(text)));
 
-    private static final Setting CODEC = Setting.of("codec", Group.FORMAT, "Codec", "How pictures are packed. Enter chooses another.")
+    private static final Setting CODEC = Setting.of("codec", Group.FORMAT, WORDS.say("codec"), WORDS.say("howPicturesArePackedEnter"))
             .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays())
             .judgedBy("unwise", "codec-unknown", "lossy-again")
             .back(d -> d.codec() == null ? d : d.withCodec(d.targetInCatalogue().codec()))
-            .option("--codec", "ID", "In place of the target's codec. See: vat targets --codecs",
+            .option("--codec", "ID", WORDS.say("inPlaceOfTheTargetsCodec"),
                     (_, d, text) -> d.withCodec(Catalogue.codec(text)));
 
-    private static final Setting SIZE = Setting.of("size", Group.PICTURE, "Size",
-            "Width and height in pixels, as the source has them; Enter types others: 1280x720, 50 %, 1280 wide, 720 high, or "
-                    + "a shape: 2.39, 16:9 at 1280.")
+    private static final Setting SIZE = Setting.of("size", Group.PICTURE, WORDS.say("size"),
+            WORDS.say("widthAndHeightInPixelsAs"))
             .showing((view, d) -> view.frame(d).map(f -> f.size().toString()))
             .judgedBy("size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material")
-            .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1).map(f -> " Zoom headroom %.2f times.".formatted(f.headroom()))
+            .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1)
+                    .map(f -> WORDS.say("zoomHeadroomTimes", "%.2f".formatted(f.headroom())))
                     .orElse(""))
             .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(Objects.toString(framing(d).size(), "")),
                     (view, d, text) -> d
                             .withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
             .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())));
 
-    private static final Setting ALPHA = Setting.of("alpha", Group.COLOUR, "Alpha",
-            "Whether the file can be seen through. Where its codec carries none, Enter types what shows instead: a colour, "
-                    + "checker, or picture and its path; add matte for a second file.")
-            .named("what becomes of alpha").showing((view, d) -> view.known().map(reel -> alpha(reel, d)))
+    private static final Setting ALPHA = Setting.of("alpha", Group.COLOUR, WORDS.say("alpha"),
+            WORDS.say("whetherTheFileCanBeSeen"))
+            .named(WORDS.say("whatBecomesOfAlpha")).showing((view, d) -> view.known().map(reel -> alpha(reel, d)))
             .judgedBy("alpha-flattened", "ground-unusable", "matte-beside", "alpha-empty")
             .where(d -> !d.settings().codec().hasAlpha())
             .typed((_, d) -> d.flatten() + (d.matte() ? MATTE : ""), (_, d, text) -> ground(d, text))
             .back(d -> d.withFlatten(Ground.BLACK).withMatte(false))
-            .option("--flatten", "GROUND", "Behind transparent places where a target has no alpha: RRGGBB, checker, or 'picture FILE'.",
+            .option("--flatten", "GROUND", WORDS.say("behindTransparentPlaces"),
                     (_, d, text) -> d.withFlatten(Ground.parse(text)))
-            .option("--matte", null, "Alpha as a second file, where a target has none.", (_, d, _) -> d.withMatte(true));
+            .option("--matte", null, WORDS.say("alphaAsASecondFileWhere"), (_, d, _) -> d.withMatte(true));
 
-    private static final Setting SOUND = Setting.of("sound", Group.SOUND, "Sound",
-            "How sound is packed. A clip's sound goes along with its pictures; where nothing is to be heard, no track is written.")
+    private static final Setting SOUND = Setting.of("sound", Group.SOUND, WORDS.say("sound"),
+            WORDS.say("howSoundIsPackedAClipsSound"))
             .showing((view, d) -> Optional.of(sound(view, d)))
             .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null));
 
-    private static final Setting QUALITY = Setting.of("quality", Group.FORMAT, "Quality", "How much is given up for size")
+    private static final Setting QUALITY = Setting.of("quality", Group.FORMAT, WORDS.say("quality"), WORDS.say("howMuchIsGivenUpForSize"))
             .showing(d -> d.settings().codec().words(d.settings().control())).judgedBy("control-illegal", "file-size-small")
-            .saying((_, d) -> d.settings().codec().quality() == null ? ": this codec leaves nothing to choose."
-                    : ". Enter takes a number, a bit rate, a file size such as 25 MB, or 20, at most 12 Mbit/s.")
+            .saying((_, d) -> d.settings().codec().quality() == null ? WORDS.say("thisCodecLeavesNothingTo")
+                    : WORDS.say("enterTakesANumberABitRate"))
             .where(d -> d.settings().codec().quality() != null)
             .typed((_, d) -> d.settings().codec().words(d.settings().control()),
                     (_, d, text) -> d.withControl(d.settings().codec().control(text)))
             .back(Deliverable::withUsualControl)
-            .option("--quality", "TEXT", "In place of the target's: a number, '8 Mbit/s', 'constant 8 Mbit/s', '20, at most 12 "
-                    + "Mbit/s', '8 Mbit/s in two passes', '25 MB'.",
+            .option("--quality", "TEXT", WORDS.say("inPlaceOfTheTargetsANumber"),
                     (_, d, text) -> d.withControl(d.settings().codec().control(text)));
 
     static final List<Setting> ALL = List.of(CONTAINER, CODEC, SIZE, ALPHA, SOUND, QUALITY);
@@ -86,7 +87,7 @@ final class OpenSettings {
 
     private static String sound(SettingView view, Deliverable d) {
         return view.heard().filter(_ -> d.settings().container().carriesSound()).map(s -> d.settings().sound().title() + ", " + s.layout())
-                .orElse("none");
+                .orElse(WORDS.say("none"));
     }
 
     static Framing framing(Deliverable deliverable) {
@@ -96,7 +97,7 @@ final class OpenSettings {
     private static List<Choice> containers(Deliverable d) {
         return Arrays.stream(Container.values()).map(c -> {
             String refusal = Legality.reason(d.settings().codec(), c).orElse(null);
-            return Choice.of("container-" + c.extension(), refusal == null ? c.title() : "Not " + c.title() + ": " + refusal,
+            return Choice.of("container-" + c.extension(), refusal == null ? c.title() : WORDS.say("not", c.title(), refusal),
                     c == d.settings().container(), x -> x.withContainer(c)).refused(refusal);
         }).toList();
     }
@@ -127,10 +128,11 @@ final class OpenSettings {
         Codec codec = d.settings().codec();
         if (codec.hasAlpha()) {
             return reel.transparent()
-                    ? codec.alphaBits() + "-bit " + (ColourCoding.LINEAR.equals(codec.ownColour()) ? "premultiplied" : "straight")
-                    : "opaque";
+                    ? codec.alphaBits() + "-bit "
+                            + (ColourCoding.LINEAR.equals(codec.ownColour()) ? WORDS.say("premultiplied") : WORDS.say("straight"))
+                    : WORDS.say("opaque");
         }
-        return !reel.transparent() ? "none" : "flattened on " + d.flatten().words() + (d.matte() ? MATTE : "");
+        return !reel.transparent() ? WORDS.say("none") : WORDS.say("flattenedOn", d.flatten().words(), (d.matte() ? MATTE : ""));
     }
 
     /** What lies under, and whether alpha goes into a second file. */

@@ -15,6 +15,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.Setting.Group;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -24,54 +25,50 @@ import java.util.Objects;
 /** What becomes of a deliverable's pictures. */
 final class PictureSettings {
 
-    private static final Setting FIT = Setting.of("fit", Group.PICTURE, "Fit", "How the picture is brought into another shape. Enter "
-            + "chooses; what fills the frame is dragged in the picture.")
+    private static final Words WORDS = Words.of(PictureSettings.class);
+
+    private static final Setting FIT = Setting.of("fit", Group.PICTURE, WORDS.say("fit"), WORDS.say("howThePictureIsBroughtInto"))
             .showing((view, d) -> view.frame(d).map(f -> fit(view.reel(), d, f))).chosen((_, d) -> fits(d)).judgedBy("squashed")
             .back(d -> d.withFraming(framing(d).withFit(targets(d).fit())));
 
-    private static final Setting PIXEL_ASPECT = Setting.of("pixel-aspect", Group.PICTURE, "Pixel aspect", "The shape of a pixel, "
-            + "width to height. It follows the source; Enter types another, such as 16:15.")
+    private static final Setting PIXEL_ASPECT = Setting
+            .of("pixel-aspect", Group.PICTURE, WORDS.say("pixelAspect"), WORDS.say("theShapeOfAPixelWidthTo"))
             .showing((view, d) -> view.frame(d)
-                    .map(f -> f.pixelAspect() + (f.pixelAspect().isSquare() ? "" : ", seen " + f.pixelAspect().seen(f.size()))))
+                    .map(f -> f.pixelAspect() + (f.pixelAspect().isSquare() ? "" : WORDS.say("seen", f.pixelAspect().seen(f.size())))))
             .judgedBy("shape-illegal", "squashed")
             .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(Objects.toString(framing(d).pixelAspect(), "")),
                     (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
             .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())));
 
-    private static final Setting COLOUR = Setting.of("colour", Group.COLOUR, "Colour",
-            "What the samples mean, written into stream and container alike, as far as these can say it. Enter chooses, high "
-                    + "dynamic range too.")
+    private static final Setting COLOUR = Setting.of("colour", Group.COLOUR, WORDS.say("colour"),
+            WORDS.say("whatTheSamplesMeanWritten"))
             .showing((view, d) -> view.frame(d).map(f -> d.settings().colourFor(f.size()).title())).chosen((_, d) -> colours(d))
             .judgedBy("colour-illegal", "nothing-above-white")
             .where(d -> d.settings().codec().colours().size() > 1).back(d -> d.withColour(null))
-            .option("--colour", "ID", "What samples mean, in place of what is usual: rec709, rec709-full, srgb, rec601-625, "
-                    + "rec601-525, rec2020, rec2100-pq, rec2100-hlg.",
+            .option("--colour", "ID", WORDS.say("whatSamplesMeanInPlaceOf"),
                     (_, d, text) -> d.withColour(ColourCoding.parse(text)));
 
-    private static final Setting LOOK = Setting.of("look", Group.COLOUR, "LUT", "A table of colours (.cube) that display codes go "
-            + "through first. Enter chooses a file; Backspace takes it away.")
-            .showing(d -> d.look() == null ? "none" : d.look().name()).judgedBy("look-unusable", "look-above-white")
+    private static final Setting LOOK = Setting.of("look", Group.COLOUR, "LUT", WORDS.say("aTableOfColoursCubeThat"))
+            .showing(d -> d.look() == null ? WORDS.say("none") : d.look().name()).judgedBy("look-unusable", "look-above-white")
             .back(d -> d.withLook(null)).carried((from, to) -> to.withLook(from.look()))
-            .option("--look", "FILE", "A table of colours (.cube) that pictures go through.",
+            .option("--look", "FILE", WORDS.say("aTableOfColoursCubeThat2"),
                     (_, d, text) -> d.withLook(Look.of(Path.of(text))));
 
-    private static final Setting BURN_IN = Setting.of("burn-in", Group.PICTURE, "Burn-in", "What is written into its pictures: what "
-            + "the reel has, nothing at all, or something of its own. Enter chooses.")
+    private static final Setting BURN_IN = Setting
+            .of("burn-in", Group.PICTURE, WORDS.say("burnIn"), WORDS.say("whatIsWrittenIntoItsPictures"))
             .showing((view, d) -> view.known().map(reel -> burnIn(reel, d))).chosen(PictureSettings::burnIns)
             .judgedBy("burn-in-small", "letters-missing", "face-unusable", "watermark-unusable")
             .back(d -> d.withBurnIn(null))
             .carried((from, to) -> from.clean() ? to.withCleanPictures() : to.withBurnIn(from.burnIn()))
-            .optionOfMany("--burn-in", "WORDS@PLACE", "A line written into every picture, in place of the reel's: '{source} "
-                    + "{frame}@bottom-left'. May stand several times.", PictureSettings::line)
-            .option("--clean", null, "Nothing is written into pictures, whatever the reel has.", (_, d, _) -> d.withCleanPictures());
+            .optionOfMany("--burn-in", "WORDS@PLACE", WORDS.say("aLineWrittenIntoEveryPicture"), PictureSettings::line)
+            .option("--clean", null, WORDS.say("nothingIsWrittenIntoPictures"), (_, d, _) -> d.withCleanPictures());
 
-    private static final Setting SCAN = Setting.of("scan", Group.PICTURE, "Scan",
-            "How lines follow each other. Interlaced frames are woven of two reel frames each, so that the file runs at half "
-                    + "the reel's rate.")
+    private static final Setting SCAN = Setting.of("scan", Group.PICTURE, WORDS.say("scan"),
+            WORDS.say("howLinesFollowEachOther"))
             .showing(d -> framing(d).scanInUse().title()).chosen((_, d) -> scans(d)).judgedBy("scan-illegal")
             .where(d -> !d.settings().codec().interlaced(d.settings().container()).isEmpty() || framing(d).scanInUse().isInterlaced())
             .back(d -> d.withFraming(framing(d).withScan(targets(d).scan())))
-            .option("--scan", "ORDER", "progressive, top or bottom: interlaced frames are woven of two reel frames each.",
+            .option("--scan", "ORDER", WORDS.say("progressiveTopOrBottomInterlaced"),
                     (_, d, text) -> d.withFraming(framing(d).withScan(Scan.parse(text))));
 
     static final List<Setting> ALL = List.of(FIT, PIXEL_ASPECT, COLOUR, LOOK, BURN_IN, SCAN);
@@ -89,8 +86,8 @@ final class PictureSettings {
     /** How the picture lies in the file's, or that it simply is the file's. */
     private static String fit(ResolvedReel reel, Deliverable d, Frame frame) {
         Framing framing = framing(d);
-        return reel.size().filter(size -> frame.placement().isWhole(size, frame.size())).isPresent() ? "the whole picture"
-                : framing.fitInUse().title() + framing.kept().map(share -> ", at " + Math.round(100 * share.toDouble()) + " %").orElse("");
+        return reel.size().filter(size -> frame.placement().isWhole(size, frame.size())).isPresent() ? WORDS.say("theWholePicture")
+                : framing.fitInUse().title() + framing.kept().map(share -> WORDS.say("at", Math.round(100 * share.toDouble()))).orElse("");
     }
 
     private static List<Choice> fits(Deliverable d) {
@@ -100,9 +97,9 @@ final class PictureSettings {
                 .toList());
         if (framing(d).cutsOff()) {
             // Only one of the two directions is ever cut off.
-            all.add(kept(d, "keep-first", "Keep the left or the top", Rational.ZERO));
-            all.add(kept(d, "keep-middle", "Keep the middle", Rational.of(1, 2)));
-            all.add(kept(d, "keep-last", "Keep the right or the bottom", Rational.ONE));
+            all.add(kept(d, "keep-first", WORDS.say("keepTheLeftOrTheTop"), Rational.ZERO));
+            all.add(kept(d, "keep-middle", WORDS.say("keepTheMiddle"), Rational.of(1, 2)));
+            all.add(kept(d, "keep-last", WORDS.say("keepTheRightOrTheBottom"), Rational.ONE));
         }
         return all;
     }
@@ -116,7 +113,7 @@ final class PictureSettings {
         Settings settings = d.settings();
         List<Choice> all = new ArrayList<>();
         if (d.codec() != null || d.targetInCatalogue().settings().colour() == null) {
-            all.add(Choice.of("colour-usual", "As usual for the size", settings.colour() == null, x -> x.withColour(null)));
+            all.add(Choice.of("colour-usual", WORDS.say("asUsualForTheSize"), settings.colour() == null, x -> x.withColour(null)));
         }
         for (ColourCoding colour : settings.codec().colours()) {
             String refusal = Legality.against(settings.codec(), settings.container(), colour).orElse(null);
@@ -137,17 +134,18 @@ final class PictureSettings {
     private static String burnIn(ResolvedReel reel, Deliverable d) {
         BurnIn inUse = d.burnInWith(reel.reel().burnIn()).orElse(null);
         if (inUse == null || inUse.isNothing()) {
-            return inUse == null ? "none, clean" : "none";
+            return inUse == null ? WORDS.say("noneClean") : WORDS.say("none");
         }
-        String lines = inUse.lines().size() == 1 ? "1 line" : inUse.lines().size() + " lines";
-        return (d.burnIn() == null ? "as the reel, " : "its own, ") + lines + (inUse.watermark() == null ? "" : " and a mark");
+        String lines = WORDS.say("lines", inUse.lines().size());
+        return (d.burnIn() == null ? WORDS.say("asTheReel") : WORDS.say("itsOwn")) + lines
+                + (inUse.watermark() == null ? "" : WORDS.say("andAMark"));
     }
 
     private static List<Choice> burnIns(SettingView view, Deliverable d) {
         BurnIn ofReel = view.known().map(r -> r.reel().burnIn()).orElse(null);
-        return List.of(Choice.of("burn-in-reel", "As the reel has it", !d.clean() && d.burnIn() == null, x -> x.withBurnIn(null)),
-                Choice.of("burn-in-clean", "Nothing: clean pictures", d.clean(), Deliverable::withCleanPictures),
-                Choice.of("burn-in-own", "Its own", d.burnIn() != null,
+        return List.of(Choice.of("burn-in-reel", WORDS.say("asTheReelHasIt"), !d.clean() && d.burnIn() == null, x -> x.withBurnIn(null)),
+                Choice.of("burn-in-clean", WORDS.say("nothingCleanPictures"), d.clean(), Deliverable::withCleanPictures),
+                Choice.of("burn-in-own", WORDS.say("itsOwn2"), d.burnIn() != null,
                         x -> x.withBurnIn(ofReel == null || ofReel.isNothing() ? BurnIn.forReview() : ofReel)));
     }
 

@@ -2,6 +2,7 @@ package dev.vat.core.setting;
 
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -18,6 +19,8 @@ import java.util.function.UnaryOperator;
  * presets, undo, the command line and the marks of findings read the same list, {@link DeliverableSettings}.
  */
 public final class Setting {
+
+    private static final Words WORDS = Words.of(Setting.class);
 
     /** Where it stands in the sheet. */
     public enum Group {
@@ -41,7 +44,7 @@ public final class Setting {
     private final String sentence;
     private String named;
     private Shown<Optional<String>> value = (_, _) -> Optional.empty();
-    private String absence = "not known yet";
+    private String absence = WORDS.say("notKnownYet");
     private Shown<String> more = (_, _) -> "";
     private Shown<String> text = (_, _) -> "";
     private CommandOption.Said typed;
@@ -219,7 +222,7 @@ public final class Setting {
      */
     public Deliverable carry(SettingView view, Deliverable from, Deliverable to) {
         if (!isEditable(to)) {
-            throw new IllegalArgumentException(to.title() + " has no " + title.toLowerCase(Locale.ROOT) + " to set");
+            throw new IllegalArgumentException(WORDS.say("hasNoToSet", to.title(), title.toLowerCase(Locale.ROOT)));
         }
         if (carried != null) {
             return carried.apply(from, to);
@@ -228,11 +231,11 @@ public final class Setting {
             return typed(view, to, text(view, from));
         }
         Choice chosen = choices(view, from).stream().filter(Choice::chosen).findFirst().orElseThrow(
-                () -> new IllegalArgumentException(from.title() + " has nothing here that " + to.title() + " could have"));
+                () -> new IllegalArgumentException(WORDS.say("hasNothingHereThatCould", from.title(), to.title())));
         Choice same = choices(view, to).stream().filter(c -> c.id().equals(chosen.id())).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException(to.title() + " can't have " + chosen.title()));
+                .orElseThrow(() -> new IllegalArgumentException(WORDS.say("cantHave", to.title(), chosen.title())));
         if (same.refusal() != null) {
-            throw new IllegalArgumentException(to.title() + " can't have " + chosen.title() + ": " + same.refusal());
+            throw new IllegalArgumentException(WORDS.say("cantHave2", to.title(), chosen.title(), same.refusal()));
         }
         return same.change().apply(to);
     }
@@ -249,12 +252,12 @@ public final class Setting {
 
     /** A change of it as an edit with its name. @param column id of the deliverable */
     public Edit edit(String column, UnaryOperator<Deliverable> change) {
-        return new Edit("change of " + named, project -> project.withDeliverable(column, change));
+        return new Edit(WORDS.say("changeOf", named), project -> project.withDeliverable(column, change));
     }
 
     /** Lets it follow the target again. */
     public Edit follow(String column) {
-        return new Edit(named + " as the target has it", project -> project.withDeliverable(column, back));
+        return new Edit(WORDS.say("asTheTargetHasIt", named), project -> project.withDeliverable(column, back));
     }
 
     @Override

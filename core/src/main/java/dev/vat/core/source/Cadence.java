@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.words.Words;
 
 /**
  * Which of a source's frames are taken, and for how long each is shown.
@@ -14,18 +15,20 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Cadence(long every, boolean keepLength, long leadIn, Long length) {
 
+    private static final Words WORDS = Words.of(Cadence.class);
+
     public static final Cadence PLAIN = new Cadence(1, false, 0, null);
 
     public Cadence {
         every = every == 0 ? 1 : every;
         if (every < 1 || every > 10_000) {
-            throw new IllegalArgumentException("A step goes from 1 to 10000, not " + every);
+            throw new IllegalArgumentException(WORDS.say("aStepGoesFrom1To10000Not", every));
         }
         if (leadIn < 0) {
-            throw new IllegalArgumentException("From 0 on can be skipped at the start, not " + leadIn + " frames");
+            throw new IllegalArgumentException(WORDS.say("from0OnCanBeSkippedAtThe", leadIn));
         }
         if (length != null && (length < 1 || length > 10_000_000)) {
-            throw new IllegalArgumentException("A still lasts from 1 to 10000000 frames, not " + length);
+            throw new IllegalArgumentException(WORDS.say("aStillLastsFrom1To10000000", length));
         }
     }
 

@@ -6,6 +6,7 @@ import dev.vat.core.picture.FieldOrder;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -31,6 +32,8 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
         Rational seconds, List<Track> sounds, int lossyPasses,
         boolean draft, FrameNumbers numbers, FieldOrder fields) {
 
+    private static final Words WORDS = Words.of(ClipFacts.class);
+
     /**
      * Spacing of frames in a file of variable rate, in seconds.
      *
@@ -40,8 +43,7 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
     public record Uneven(Rational shortest, Rational longest, long places, long unseen) {
         /** In words: {@code 20.0 to 1000.0 ms apart, 7 places off}. */
         public String describe() {
-            return shortest.times(1000).toDecimal(1) + " to " + longest.times(1000).toDecimal(1) + " ms apart, " + places
-                    + (places == 1 ? " place off" : " places off");
+            return WORDS.say("toMsApartPlacesOff", shortest.times(1000).toDecimal(1), longest.times(1000).toDecimal(1), places);
         }
     }
 
@@ -74,19 +76,19 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
         public Optional<String> fault() {
             List<String> words = new ArrayList<>();
             if (promised != null) {
-                words.add("it was cut: its header says " + promised.toFixed(2) + " s, and " + seconds().toFixed(2) + " s are there");
+                words.add(WORDS.say("itWasCutItsHeaderSaysSAnd", promised.toFixed(2), seconds().toFixed(2)));
             }
             if (damaged > 0) {
-                words.add(damaged + (damaged == 1 ? " stretch of it is" : " stretches of it are")
-                        + " damaged and left out, so that what follows comes too early");
+                words.add(WORDS.say("damagedAndLeftOutSoThat",
+                        damaged + (damaged == 1 ? WORDS.say("stretchOfItIs") : WORDS.say("stretchesOfItAre"))));
             }
             return words.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", words));
         }
 
         /** In words: {@code stereo, 48000 Hz, PCM 24-bit}. */
         public String describe() {
-            return layout + ", " + rate + " Hz, " + CodecName.of(codec)
-                    + (silent ? ", silent" : peak == null ? "" : ", peak %.1f dBFS".formatted(peak));
+            return WORDS.say("hz", layout, rate, CodecName.of(codec),
+                    (silent ? WORDS.say("silent") : peak == null ? "" : WORDS.say("peakDBFS", "%.1f".formatted(peak))));
         }
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.core.source;
 
+import dev.vat.core.words.Words;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
@@ -158,7 +159,7 @@ public enum FileKind {
     /** The kinds with one picture a file, in words: {@code PNG, JPEG ... and WebP}. */
     public static String stillTitles() {
         List<String> titles = Arrays.stream(KINDS).filter(k -> !k.isMovie()).map(k -> k.title).toList();
-        return String.join(", ", titles.subList(0, titles.size() - 1)) + " and " + titles.getLast();
+        return Words.of(FileKind.class).say("andTheLast", String.join(", ", titles.subList(0, titles.size() - 1)), titles.getLast());
     }
 
     public String title() {

@@ -1,5 +1,6 @@
 package dev.vat.core.source;
 
+import dev.vat.core.words.Words;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,6 +13,8 @@ import java.util.stream.Collectors;
 /** Kinds of picture, movie and sound file that Vat doesn't read, by what their names end in: a folder full of them isn't an empty one. */
 public final class ForeignKinds {
 
+    private static final Words WORDS = Words.of(ForeignKinds.class);
+
     private static final Map<String, String> TITLES = titles();
 
     private ForeignKinds() {}
@@ -22,8 +25,8 @@ public final class ForeignKinds {
                 Map.entry("KTX", List.of("ktx", "ktx2")),
                 Map.entry("RLA", List.of("rla", "rpf")), Map.entry("IFF", List.of("iff", "ilbm")), Map.entry("PCX", List.of("pcx")),
                 Map.entry("QOI", List.of("qoi")), Map.entry("FITS", List.of("fits", "fit")), Map.entry("PSB", List.of("psb")),
-                Map.entry("Sun raster", List.of("ras", "sun")),
-                Map.entry("camera raw", List.of("dng", "cr2", "cr3", "nef", "arw", "raf", "orf", "rw2", "ari", "r3d", "braw")),
+                Map.entry(WORDS.say("sunRaster"), List.of("ras", "sun")),
+                Map.entry(WORDS.say("cameraRaw"), List.of("dng", "cr2", "cr3", "nef", "arw", "raf", "orf", "rw2", "ari", "r3d", "braw")),
                 Map.entry("RealMedia", List.of("rm", "rmvb")))
                 .forEach((title, endings) -> endings.forEach(ending -> titles.put(ending, title)));
         return Map.copyOf(titles);
@@ -39,8 +42,8 @@ public final class ForeignKinds {
     public static Optional<String> words(Map<String, Long> counts) {
         SortedMap<String, Long> sorted = new TreeMap<>(counts);
         return sorted.isEmpty() ? Optional.empty()
-                : Optional.of("Vat doesn't read " + sorted.entrySet().stream()
-                        .map(e -> e.getKey() + " (" + e.getValue() + (e.getValue() == 1 ? " file)" : " files)"))
-                        .collect(Collectors.joining(" or ")));
+                : Optional.of(WORDS.say("vatDoesntRead", sorted.entrySet().stream()
+                        .map(e -> e.getKey() + " (" + e.getValue() + (e.getValue() == 1 ? WORDS.say("file") : WORDS.say("files")))
+                        .collect(Collectors.joining(" or "))));
     }
 }

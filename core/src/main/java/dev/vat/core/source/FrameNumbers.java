@@ -1,5 +1,7 @@
 package dev.vat.core.source;
 
+import dev.vat.core.words.Words;
+
 /**
  * How the frames of a movie are numbered, where they aren't counted from 0: a preview's have the numbers of the scene that it shows.
  *
@@ -8,6 +10,8 @@ package dev.vat.core.source;
  */
 public record FrameNumbers(long first, long step) {
 
+    private static final Words WORDS = Words.of(FrameNumbers.class);
+
     /** The field of a movie's metadata in which it says so. */
     public static final String TAG = "dev.vat.frames";
 
@@ -15,7 +19,7 @@ public record FrameNumbers(long first, long step) {
 
     public FrameNumbers {
         if (step < 1) {
-            throw new IllegalArgumentException("Numbers of frames ascend, not by " + step);
+            throw new IllegalArgumentException(WORDS.say("numbersOfFramesAscendNot", step));
         }
     }
 
@@ -25,7 +29,7 @@ public record FrameNumbers(long first, long step) {
         try {
             return new FrameNumbers(Long.parseLong(parts[0]), Long.parseLong(parts[1]));
         } catch (NumberFormatException | ArrayIndexOutOfBoundsException e) {
-            throw new IllegalArgumentException("'" + text + "' says nothing of the numbers of frames", e);
+            throw new IllegalArgumentException(WORDS.say("saysNothingOfTheNumbers", text), e);
         }
     }
 
@@ -40,13 +44,13 @@ public record FrameNumbers(long first, long step) {
      */
     public long index(long number) {
         if (Math.floorMod(number - first, step) != 0) {
-            throw new IllegalArgumentException("Frames go from " + first + " by " + step + ": there is none numbered " + number);
+            throw new IllegalArgumentException(WORDS.say("framesGoFromByThereIsNone", first, step, number));
         }
         return Math.floorDiv(number - first, step);
     }
 
     @Override
     public String toString() {
-        return first + " by " + step;
+        return WORDS.say("by", first, step);
     }
 }

@@ -1,19 +1,20 @@
 package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 
 /** What is known of one frame of a sequence. */
 public enum FrameState {
     /** Listed, but not looked into yet. */
-    UNCHECKED("not checked yet"),
+    UNCHECKED(Words.of(FrameState.class).say("notCheckedYet")),
     /** Whole, decoded, and like its neighbours. */
-    GOOD("good"),
+    GOOD(Words.of(FrameState.class).say("good")),
     /** There is no file with this number. */
-    MISSING("missing"),
+    MISSING(Words.of(FrameState.class).say("missing")),
     /** The file has zero bytes. */
-    EMPTY("empty"),
+    EMPTY(Words.of(FrameState.class).say("empty")),
     /** The file ends before its picture does. */
-    CUT_SHORT("cut short"),
+    CUT_SHORT(Words.of(FrameState.class).say("cutShort")),
     /** The file is still being written. */
     ARRIVING("arriving"),
     /** The file can't be opened or decoded. */

@@ -5,6 +5,7 @@ import dev.vat.core.picture.FrameLook;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -23,6 +24,8 @@ import java.util.TreeMap;
  * mismatches.
  */
 public final class FrameTable {
+
+    private static final Words WORDS = Words.of(FrameTable.class);
 
     /** One present file that can't be used, with the reason in words. */
     public record Fault(long frame, FrameState state, String why) {}
@@ -71,7 +74,7 @@ public final class FrameTable {
         public Collector add(FrameCheck check) {
             int index = sequence.indexOf(check.number());
             if (index < 0) {
-                throw new IllegalArgumentException("Frame " + check.number() + " isn't one of " + sequence);
+                throw new IllegalArgumentException(WORDS.say("frameIsntOneOf", check.number(), sequence));
             }
             if (checks[index] == null) {
                 checked++;
@@ -99,7 +102,7 @@ public final class FrameTable {
                 if (check == null) {
                     states[i] = sequence.size(i) == 0 ? FrameState.EMPTY : FrameState.UNCHECKED;
                     if (states[i].isFault()) {
-                        reasons.put(number, "the file has no bytes");
+                        reasons.put(number, WORDS.say("theFileHasNoBytes"));
                     }
                     continue;
                 }
@@ -113,7 +116,7 @@ public final class FrameTable {
                 }
                 if (!check.format().essence().equals(usual)) {
                     states[i] = FrameState.MISMATCH;
-                    reasons.put(number, "is " + check.format().describe() + " where the others are " + usual.describe());
+                    reasons.put(number, WORDS.say("isWhereTheOthersAre", check.format().describe(), usual.describe()));
                     continue;
                 }
                 if (check.note() != null) {
@@ -162,7 +165,7 @@ public final class FrameTable {
             int index = sequence.indexOf(number);
             if (index >= 0) {
                 others[index] = FrameState.ARRIVING;
-                words.put(number, "it is still being written");
+                words.put(number, WORDS.say("itIsStillBeingWritten"));
             }
         }
         return new FrameTable(sequence, others, words, notes, formats, format, alpha, looks);

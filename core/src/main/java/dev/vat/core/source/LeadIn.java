@@ -2,9 +2,12 @@ package dev.vat.core.source;
 
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 
 /** How many frames to drop at the start, typed as frames ({@code 12}) or seconds ({@code 0.5 s}; a comma will do). */
 public final class LeadIn {
+
+    private static final Words WORDS = Words.of(LeadIn.class);
 
     private LeadIn() {}
 
@@ -15,16 +18,16 @@ public final class LeadIn {
         try {
             Rational value = Rational.parse(seconds ? plain.substring(0, plain.length() - 1).strip() : plain);
             if (seconds && rate == null) {
-                throw new IllegalArgumentException("Choose the rate first: without it seconds can't be counted in frames");
+                throw new IllegalArgumentException(WORDS.say("chooseTheRateFirstWithout"));
             }
             long frames = (seconds ? value.times(rate.perSecond()) : value).round();
             if (frames < 0 || !seconds && !value.isWhole()) {
                 throw new IllegalArgumentException(
-                        "'" + text + "' can't be skipped at the start: write frames such as 12, or seconds such as 0.5 s");
+                        WORDS.say("cantBeSkippedAtTheStart", text));
             }
             return frames;
         } catch (ArithmeticException e) {
-            throw new IllegalArgumentException("'" + text + "' can't be skipped at the start: " + e.getMessage(), e);
+            throw new IllegalArgumentException(WORDS.say("cantBeSkippedAtTheStart2", text, e.getMessage()), e);
         }
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.core.source;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Optional;
 
 /**
@@ -16,12 +17,14 @@ import java.util.Optional;
 public record RenderForecast(long frames, Rational secondsPerFrame, Rational startUp, int machines, Rational pixelRatio,
         Rational pricePerHour) {
 
+    private static final Words WORDS = Words.of(RenderForecast.class);
+
     /** What takes less than a second is said so closely that the sum can be followed. */
     private static final int QUICK_PLACES = 3;
 
     public RenderForecast {
         if (frames < 1 || machines < 1 || secondsPerFrame.signum() <= 0 || pixelRatio.signum() <= 0 || startUp.signum() < 0) {
-            throw new IllegalArgumentException("A forecast needs at least one frame, one machine, and times and ratios above 0");
+            throw new IllegalArgumentException(WORDS.say("aForecastNeedsAtLeastOne"));
         }
     }
 
@@ -42,7 +45,7 @@ public record RenderForecast(long frames, Rational secondsPerFrame, Rational sta
 
     /** The sum as it is worked out: {@code 312 frames x 42 s + 4 min = 3 h 42 min}. */
     public String formula() {
-        StringBuilder text = new StringBuilder().append(frames).append(frames == 1 ? " frame x " : " frames x ")
+        StringBuilder text = new StringBuilder().append(frames).append(frames == 1 ? WORDS.say("frameX") : WORDS.say("framesX"))
                 .append(secondsPerFrame.toDecimal(secondsPerFrame.compareTo(Rational.ONE) < 0 ? QUICK_PLACES : 1)).append(" s");
         if (!pixelRatio.equals(Rational.ONE)) {
             text.append(" x ").append(pixelRatio.toDecimal(2)).append(" pixels");
@@ -62,9 +65,9 @@ public record RenderForecast(long frames, Rational secondsPerFrame, Rational sta
     public static String inWords(Rational time) {
         long seconds = time.round();
         if (seconds < 120) {
-            return seconds % 60 == 0 && seconds > 0 ? seconds / 60 + " min" : seconds + " s";
+            return seconds % 60 == 0 && seconds > 0 ? WORDS.say("min", seconds / 60) : seconds + " s";
         }
         long minutes = Math.round(seconds / 60.0);
-        return minutes < 60 ? minutes + " min" : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : " " + minutes % 60 + " min");
+        return minutes < 60 ? WORDS.say("min", minutes) : minutes / 60 + " h" + (minutes % 60 == 0 ? "" : WORDS.say("min2", minutes % 60));
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.words.Words;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.stream.Collectors;
@@ -15,6 +16,8 @@ import java.util.stream.Collectors;
  * @param wanted missing, faulty and marked frames together, as ranges to paste into a renderer
  */
 public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet missing, FrameSet wanted) {
+
+    private static final Words WORDS = Words.of(ResumeAdvice.class);
 
     public static ResumeAdvice of(FrameTable table) {
         return of(table, table.sequence().range());
@@ -91,8 +94,8 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
             return Optional.empty();
         }
         return Optional
-                .of(digits == 1 ? "numbers without padding from " + range.first() + " to " + range.last() + ": use " + needed + " digits"
-                        : digits + " digits, last frame " + range.last() + ": use " + needed);
+                .of(digits == 1 ? WORDS.say("numbersWithoutPaddingFrom", range.first(), range.last(), needed)
+                        : WORDS.say("digitsLastFrameUse", digits, range.last(), needed));
     }
 
     /** The wanted frames one by one, for renderers that take no ranges: {@code 412,413,414}. */

@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.stream.LongStream;
@@ -11,6 +12,8 @@ import java.util.stream.LongStream;
  * as a rule counted from 0; nothing of their content is known here. Numbers ascend. A million frames take some 24 MB.
  */
 public final class Sequence {
+
+    private static final Words WORDS = Words.of(Sequence.class);
 
     /** Fewer files than this are never taken as counting in steps: two of them may as well have a hole between. */
     private static final int FEWEST_FOR_STEP = 4;
@@ -28,7 +31,7 @@ public final class Sequence {
     private Sequence(Path folder, SequencePattern pattern, FileKind kind, long[] numbers, long[] sizes, long[] modified,
             String[] endings) {
         if (numbers.length == 0) {
-            throw new IllegalArgumentException("A sequence holds at least one file: " + pattern.name());
+            throw new IllegalArgumentException(WORDS.say("aSequenceHoldsAtLeastOne", pattern.name()));
         }
         this.folder = folder;
         this.pattern = pattern;
@@ -49,7 +52,7 @@ public final class Sequence {
             long[] modified) {
         for (int i = 1; i < numbers.length; i++) {
             if (numbers[i] <= numbers[i - 1]) {
-                throw new IllegalArgumentException("Frame numbers must ascend: " + numbers[i - 1] + ", " + numbers[i]);
+                throw new IllegalArgumentException(WORDS.say("frameNumbersMustAscend", numbers[i - 1], numbers[i]));
             }
         }
         return new Sequence(folder, pattern, kind, numbers.clone(), sizes.clone(), modified.clone(), null);
@@ -63,7 +66,7 @@ public final class Sequence {
     /** The same files by another pattern that is like its own. */
     public Sequence by(SequencePattern other) {
         if (!pattern.isLike(other)) {
-            throw new IllegalArgumentException(other.name() + " doesn't name the files of " + pattern.name());
+            throw new IllegalArgumentException(WORDS.say("doesntNameTheFilesOf", other.name(), pattern.name()));
         }
         String[] each = endings;
         if (each == null && !other.after().equals(pattern.after())) {

@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /**
@@ -14,9 +15,11 @@ import java.util.Locale;
 @JsonInclude(JsonInclude.Include.NON_DEFAULT)
 public record SequencePattern(String before, @JsonInclude int digits, String after, boolean signCounts) {
 
+    private static final Words WORDS = Words.of(SequencePattern.class);
+
     public SequencePattern {
         if (digits < 0 || digits > 18) {
-            throw new IllegalArgumentException("A number has from 0 to 18 digits, not " + digits);
+            throw new IllegalArgumentException(WORDS.say("aNumberHasFrom0To18Digits", digits));
         }
         after = after == null ? "" : after;
     }

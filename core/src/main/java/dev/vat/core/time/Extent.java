@@ -1,5 +1,7 @@
 package dev.vat.core.time;
 
+import dev.vat.core.words.Words;
+
 /**
  * A stretch of frames that can be said in four ways: by count, last frame, seconds or timecode. Changing one keeps the first
  * frame and changes the others.
@@ -9,9 +11,11 @@ package dev.vat.core.time;
  */
 public record Extent(FrameRange range, long step, Rate rate) {
 
+    private static final Words WORDS = Words.of(Extent.class);
+
     public Extent {
         if (step < 1) {
-            throw new IllegalArgumentException("Frames are at least 1 apart, not " + step);
+            throw new IllegalArgumentException(WORDS.say("framesAreAtLeast1ApartNot", step));
         }
     }
 
@@ -32,7 +36,7 @@ public record Extent(FrameRange range, long step, Rate rate) {
     public Extent withCount(String text) {
         long count = whole(text);
         if (count < 1) {
-            throw new IllegalArgumentException("At least 1 frame is needed, not " + count);
+            throw new IllegalArgumentException(WORDS.say("atLeast1FrameIsNeededNot", count));
         }
         return new Extent(FrameRange.of(range.first(), Math.addExact(range.first(), Math.multiplyExact(count - 1, step))), step, rate);
     }
@@ -58,7 +62,7 @@ public record Extent(FrameRange range, long step, Rate rate) {
 
     private Rate known() {
         if (rate == null) {
-            throw new IllegalArgumentException("Choose the rate first: without it frames have no length");
+            throw new IllegalArgumentException(WORDS.say("chooseTheRateFirstWithout"));
         }
         return rate;
     }
@@ -67,7 +71,7 @@ public record Extent(FrameRange range, long step, Rate rate) {
         try {
             return Long.parseLong(text.strip());
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + text + "' is not a whole number", e);
+            throw new IllegalArgumentException(WORDS.say("isNotAWholeNumber", text), e);
         }
     }
 }

@@ -2,17 +2,20 @@ package dev.vat.core.time;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** Frame numbers from {@code first} to {@code last}, both included; numbers may be negative. */
 public record FrameRange(long first, long last) {
 
+    private static final Words WORDS = Words.of(FrameRange.class);
+
     private static final Pattern TEXT = Pattern.compile("\\s*(-?\\d+)(?:\\s*(?:-|\\.\\.|\u2013)\\s*(-?\\d+))?\\s*");
 
     public FrameRange {
         if (last < first) {
-            throw new IllegalArgumentException("A range can't end before it starts: " + first + "-" + last);
+            throw new IllegalArgumentException(WORDS.say("aRangeCantEndBeforeItStarts", first, last));
         }
     }
 
@@ -32,7 +35,7 @@ public record FrameRange(long first, long last) {
         } catch (NumberFormatException _) {
             // too many digits: the message below says it
         }
-        throw new IllegalArgumentException("'" + text + "' is not a frame range: write 118-205");
+        throw new IllegalArgumentException(WORDS.say("isNotAFrameRangeWrite118", text));
     }
 
     public long count() {

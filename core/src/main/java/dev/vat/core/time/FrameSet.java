@@ -1,6 +1,7 @@
 package dev.vat.core.time;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -13,6 +14,8 @@ import java.util.stream.LongStream;
  */
 public record FrameSet(List<FrameRange> ranges) {
 
+    private static final Words WORDS = Words.of(FrameSet.class);
+
     public static final FrameSet EMPTY = new FrameSet(List.of());
 
     /** So many single frames at even distances are written as one stretch. */
@@ -22,7 +25,7 @@ public record FrameSet(List<FrameRange> ranges) {
         ranges = List.copyOf(ranges);
         for (int i = 1; i < ranges.size(); i++) {
             if (ranges.get(i).first() <= ranges.get(i - 1).last()) {
-                throw new IllegalArgumentException("Ranges must ascend: " + ranges);
+                throw new IllegalArgumentException(WORDS.say("rangesMustAscend", ranges));
             }
         }
     }
@@ -141,8 +144,8 @@ public record FrameSet(List<FrameRange> ranges) {
             int end = evenUntil(i);
             FrameRange range = ranges.get(i);
             if (end - i >= EVEN) {
-                words.add(number.apply(range.first()) + "-" + number.apply(ranges.get(end - 1).last()) + " by "
-                        + (ranges.get(i + 1).first() - range.first()));
+                words.add(WORDS.say("by", number.apply(range.first()), number.apply(ranges.get(end - 1).last()),
+                        (ranges.get(i + 1).first() - range.first())));
                 i = end;
             } else {
                 words.add(number.apply(range.first()) + (range.count() == 1 ? "" : "-" + number.apply(range.last())));

@@ -1,10 +1,13 @@
 package dev.vat.core.time;
 
+import dev.vat.core.words.Words;
+
 /** A time as people type it: frames, seconds, samples at 48 kHz, or timecode; it may be below 0. */
 public final class Moment {
 
-    private static final String FORMS = "write frames such as 12, seconds such as 0.5 s, samples such as 4800 smp, or a timecode such "
-            + "as 00:00:01:12";
+    private static final Words WORDS = Words.of(Moment.class);
+
+    private static final String FORMS = WORDS.say("writeFramesSuchAs12Seconds");
 
     private static final int SAMPLES = 48_000;
 
@@ -37,7 +40,7 @@ public final class Moment {
             }
             return Rational.parse(size).dividedBy(rate.perSecond());
         } catch (IllegalArgumentException | ArithmeticException e) {
-            throw new IllegalArgumentException("'" + text + "' is no time: " + FORMS, e);
+            throw new IllegalArgumentException(WORDS.say("isNoTime", text, FORMS), e);
         }
     }
 
@@ -48,6 +51,6 @@ public final class Moment {
             return frames.toString();
         }
         Rational samples = seconds.times(SAMPLES);
-        return samples.isWhole() ? samples + " smp" : seconds.toDecimal(6) + " s";
+        return samples.isWhole() ? WORDS.say("smp", samples) : seconds.toDecimal(6) + " s";
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.core.time;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
@@ -13,6 +14,8 @@ import java.util.stream.Stream;
  * as the fractions they stand for.
  */
 public record Rate(Rational perSecond) implements Comparable<Rate> {
+
+    private static final Words WORDS = Words.of(Rate.class);
 
     // These two come first: every rate is held against them.
     private static final Rational HIGHEST = Rational.of(480);
@@ -35,7 +38,7 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
     public Rate {
         if (perSecond.compareTo(LOWEST) < 0 || perSecond.compareTo(HIGHEST) > 0) {
             throw new IllegalArgumentException(
-                    "A rate must be from 1/60 to 480 frames a second, not " + perSecond.toDecimal(3));
+                    WORDS.say("aRateMustBeFrom160To480", perSecond.toDecimal(3)));
         }
     }
 
@@ -59,7 +62,7 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
             return new Rate(Rational.parse(plain));
         } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException(
-                    "'" + text + "' is not a rate: write 25, 24000/1001 or 29.97 (" + e.getMessage() + ")", e);
+                    WORDS.say("isNotARateWrite25240001001", text, e.getMessage()), e);
         }
     }
 

@@ -2,6 +2,7 @@ package dev.vat.core.time;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
+import dev.vat.core.words.Words;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.MathContext;
@@ -14,12 +15,14 @@ import java.math.MathContext;
  */
 public record Rational(long numerator, long denominator) implements Comparable<Rational> {
 
+    private static final Words WORDS = Words.of(Rational.class);
+
     public static final Rational ZERO = new Rational(0, 1);
     public static final Rational ONE = new Rational(1, 1);
 
     public Rational {
         if (denominator == 0) {
-            throw new IllegalArgumentException("A fraction can't have the denominator 0: " + numerator + "/0");
+            throw new IllegalArgumentException(WORDS.say("aFractionCantHaveTheDenominator", numerator));
         }
         if (denominator < 0) {
             numerator = Math.negateExact(numerator);
@@ -54,7 +57,7 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         } catch (NumberFormatException | ArithmeticException _) {
             // falls through to the one message below
         }
-        throw new IllegalArgumentException("Not a number or a fraction: '" + text + "'");
+        throw new IllegalArgumentException(WORDS.say("notANumberOrAFraction", text));
     }
 
     private static Rational of(BigInteger numerator, BigInteger denominator) {

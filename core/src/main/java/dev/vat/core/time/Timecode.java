@@ -1,5 +1,7 @@
 package dev.vat.core.time;
 
+import dev.vat.core.words.Words;
+
 /**
  * A label HH:MM:SS:FF for a frame, after SMPTE ST 12-1. With drop-frame counting (written with {@code ;} before the
  * frames) two or four labels are left out at the start of each minute that isn't a multiple of ten.
@@ -8,10 +10,12 @@ package dev.vat.core.time;
  */
 public record Timecode(long frame, Rate rate, boolean dropFrame) {
 
+    private static final Words WORDS = Words.of(Timecode.class);
+
     public Timecode {
         if (dropFrame && !rate.allowsDropFrame()) {
             throw new IllegalArgumentException(
-                    "Drop-frame timecode exists at 29.97 and 59.94 only, not at " + rate.label());
+                    WORDS.say("dropFrameTimecodeExists", rate.label()));
         }
         frame = Math.floorMod(frame, framesPerDay(rate, dropFrame));
     }
@@ -42,14 +46,14 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
         long frames = number(label, framesAt, label.length());
         int base = rate.timecodeBase();
         if (hours > 23 || minutes > 59 || seconds > 59 || frames >= base) {
-            throw new IllegalArgumentException("No such timecode at " + rate.label() + ": '" + text + "'");
+            throw new IllegalArgumentException(WORDS.say("noSuchTimecodeAt", rate.label(), text));
         }
         long totalMinutes = hours * 60 + minutes;
         long frame = (totalMinutes * 60 + seconds) * base + frames;
         if (drop) {
             int dropped = droppedPerMinute(rate);
             if (seconds == 0 && minutes % 10 != 0 && frames < dropped) {
-                throw new IllegalArgumentException("Drop-frame counting leaves this label out: '" + text + "'");
+                throw new IllegalArgumentException(WORDS.say("dropFrameCountingLeaves", text));
             }
             frame -= dropped * (totalMinutes - totalMinutes / 10);
         }
@@ -74,7 +78,7 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
     }
 
     private static IllegalArgumentException notOne(String text) {
-        return new IllegalArgumentException("Not a timecode HH:MM:SS:FF: '" + text + "'");
+        return new IllegalArgumentException(WORDS.say("notATimecodeHHMMSSFF", text));
     }
 
     private static int droppedPerMinute(Rate rate) {

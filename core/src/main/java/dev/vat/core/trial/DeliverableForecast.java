@@ -4,12 +4,15 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Quality;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
 /** What a deliverable will be, from the variants that were tried for it. */
 public final class DeliverableForecast {
+
+    private static final Words WORDS = Words.of(DeliverableForecast.class);
 
     /** An encoder that aims at a rate in two passes comes so near to it, and in one pass so near. */
     private static final double TWO_PASSES = .03;
@@ -76,7 +79,7 @@ public final class DeliverableForecast {
         return switch (control) {
             case RateControl.Average(long bits) -> bits;
             case RateControl.TwoPass(long bits) -> bits;
-            default -> throw new IllegalArgumentException("No bit rate in " + control);
+            default -> throw new IllegalArgumentException(WORDS.say("noBitRateIn", control));
         };
     }
 

@@ -1,5 +1,7 @@
 package dev.vat.core.trial;
 
+import dev.vat.core.words.Words;
+
 /**
  * A figure that isn't known yet, and where it lies nine times of ten.
  *
@@ -9,9 +11,11 @@ package dev.vat.core.trial;
  */
 public record Estimate(double low, double middle, double high) {
 
+    private static final Words WORDS = Words.of(Estimate.class);
+
     public Estimate {
         if (!(low <= middle && middle <= high)) {
-            throw new IllegalArgumentException("An estimate ascends: " + low + ", " + middle + ", " + high);
+            throw new IllegalArgumentException(WORDS.say("anEstimateAscends", low, middle, high));
         }
     }
 

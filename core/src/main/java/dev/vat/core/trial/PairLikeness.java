@@ -3,6 +3,7 @@ package dev.vat.core.trial;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude.Include;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /**
@@ -15,6 +16,8 @@ import java.util.Locale;
  */
 @JsonInclude(Include.NON_NULL)
 public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
+
+    private static final Words WORDS = Words.of(PairLikeness.class);
 
     public static final int COLUMNS = 16;
     public static final int ROWS = 9;
@@ -40,7 +43,7 @@ public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
 
     /** {@code 43.11 dB, SSIM 0.9896, at most 32.0 of 255}. */
     public String words() {
-        return isSame() ? "not a bit differs" : (psnr == null ? "" : String.format(Locale.ROOT, "%.2f dB, ", psnr))
-                + String.format(Locale.ROOT, "SSIM %.4f, at most %.1f of 255", ssim, mostInEightBits());
+        return isSame() ? WORDS.say("notABitDiffers") : (psnr == null ? "" : String.format(Locale.ROOT, WORDS.say("2fDB"), psnr))
+                + WORDS.say("ssimAtMostOf255", "%.4f".formatted(ssim), "%.1f".formatted(mostInEightBits()));
     }
 }

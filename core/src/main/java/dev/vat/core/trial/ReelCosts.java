@@ -1,5 +1,6 @@
 package dev.vat.core.trial;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -9,6 +10,8 @@ import java.util.List;
  * nearest that was.
  */
 public final class ReelCosts {
+
+    private static final Words WORDS = Words.of(ReelCosts.class);
 
     /** Up to so many frames each is looked at. */
     static final long MOST_LOOKED = 3000;
@@ -57,7 +60,7 @@ public final class ReelCosts {
             }
         }
         if (next != looked.size()) {
-            throw new IllegalArgumentException(looked.size() + " costs are not those of " + next + " frames");
+            throw new IllegalArgumentException(WORDS.say("costsAreNotThoseOfFrames", looked.size(), next));
         }
         for (int f = 0; f < all.length; f++) {
             if (all[f] == null) {

@@ -1,5 +1,6 @@
 package dev.vat.core.trial;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Set;
@@ -11,6 +12,8 @@ import java.util.function.LongFunction;
  * of which a part differs suddenly.
  */
 public final class RenderReport {
+
+    private static final Words WORDS = Words.of(RenderReport.class);
 
     /** One of the two: which of the places it lacks, and at which it shows the same picture as at the place before. */
     public record Render(String name, Set<Long> missing, Set<Long> repeated) {
@@ -42,32 +45,32 @@ public final class RenderReport {
     /** @param number what people know a place by */
     public static String of(Render first, Render second, Map<Long, PairLikeness> likeness, LongFunction<String> number) {
         StringBuilder text = new StringBuilder(first.name).append(" against ").append(second.name).append(", ").append(likeness.size())
-                .append(" frames compared\n");
+                .append(WORDS.say("framesCompared"));
         missing(text, first, second, number);
         missing(text, second, first, number);
         repeated(text, first, second, number);
         repeated(text, second, first, number);
         Set<Long> sudden = sudden(likeness);
         if (sudden.isEmpty()) {
-            text.append("No frame differs suddenly.\n");
+            text.append(WORDS.say("noFrameDiffersSuddenly"));
         } else {
-            text.append("Sudden differences:\n");
+            text.append(WORDS.say("suddenDifferences"));
             sudden.forEach(
                     place -> text.append("  ").append(number.apply(place)).append(": ").append(likeness.get(place).words()).append('\n'));
         }
         long same = likeness.values().stream().filter(PairLikeness::isSame).count();
-        text.append(same == likeness.size() ? "Not a bit differs in any frame.\n" : same + " frames are the same to the last bit.\n");
+        text.append(same == likeness.size() ? WORDS.say("notABitDiffersInAnyFrame") : WORDS.say("framesAreTheSameToTheLast", same));
         return text.toString();
     }
 
     private static void missing(StringBuilder text, Render one, Render other, LongFunction<String> number) {
         names(text, one.missing.stream().filter(p -> !other.missing.contains(p)).mapToLong(Long::longValue).sorted().toArray(),
-                "Only " + other.name + " has ", number);
+                WORDS.say("onlyHas", other.name), number);
     }
 
     private static void repeated(StringBuilder text, Render one, Render other, LongFunction<String> number) {
         names(text, one.repeated.stream().filter(p -> !other.repeated.contains(p)).mapToLong(Long::longValue).sorted().toArray(),
-                one.name + " alone repeats the frame before at ", number);
+                WORDS.say("aloneRepeatsTheFrameBefore", one.name), number);
     }
 
     private static void names(StringBuilder text, long[] places, String words, LongFunction<String> number) {

@@ -1,5 +1,6 @@
 package dev.vat.core.type;
 
+import dev.vat.core.words.Words;
 import java.awt.Font;
 import java.awt.FontFormatException;
 import java.io.IOException;
@@ -12,6 +13,8 @@ import java.util.stream.Collectors;
 
 /** The faces that words in pictures are set in. Vat's own comes from its jar, so that they look the same on every machine. */
 public final class Face {
+
+    private static final Words WORDS = Words.of(Face.class);
 
     private static final String OWN = "/dev/vat/type/PlexSans-SemiBold.ttf";
 
@@ -57,7 +60,7 @@ public final class Face {
         try {
             return Font.createFont(Font.TRUETYPE_FONT, data);
         } catch (FontFormatException e) {
-            throw new IOException(name + " is no TrueType or OpenType font that can be used: " + e.getMessage(), e);
+            throw new IOException(WORDS.say("isNoTrueTypeOrOpenTypeFont", name, e.getMessage()), e);
         }
     }
 

@@ -3,6 +3,7 @@ package dev.vat.desktop.band;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.Optional;
 
 /**
@@ -13,6 +14,8 @@ import java.util.Optional;
  * @param offset how many of its own places the inner one is ahead
  */
 public record Alongside(FrameTrack inner, FrameTrack main, long offset) implements Wrapped {
+
+    private static final Words WORDS = Words.of(Alongside.class);
 
     /** In step from the first frames on; previews by the numbers of their scene's frames. */
     public static long usualOffset(FrameTrack main, FrameTrack inner) {
@@ -46,7 +49,7 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
 
     @Override
     public String remark(long place) {
-        return isInside(place) ? inner.remark(beside(place)) : inner.title() + " has no frame here";
+        return isInside(place) ? inner.remark(beside(place)) : WORDS.say("hasNoFrameHere", inner.title());
     }
 
     @Override
@@ -56,7 +59,7 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
 
     @Override
     public String number(long place) {
-        return isInside(place) ? inner.number(beside(place)) : "none";
+        return isInside(place) ? inner.number(beside(place)) : WORDS.say("none");
     }
 
     /** What differs between the two in words; empty if nothing does. */
@@ -65,10 +68,10 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
         Rate other = main.rate().orElse(null);
         StringBuilder words = new StringBuilder();
         if (own != null && other != null && !own.equals(other)) {
-            words.append("by time: ").append(own.label()).append(" against ").append(other.label());
+            words.append(WORDS.say("byTime")).append(own.label()).append(" against ").append(other.label());
         }
         if (inner.count() != main.count()) {
-            words.append(words.isEmpty() ? "" : ", ").append(inner.count()).append(" frames against ").append(main.count());
+            words.append(words.isEmpty() ? "" : ", ").append(inner.count()).append(WORDS.say("framesAgainst")).append(main.count());
         }
         if (!inner.size().equals(main.size()) && inner.size().isPresent() && main.size().isPresent()) {
             words.append(words.isEmpty() ? "" : ", ").append(inner.size().get()).append(" against ").append(main.size().get());

@@ -1,5 +1,6 @@
 package dev.vat.desktop.band;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.Viewer;
 import java.util.BitSet;
 import java.util.Comparator;
@@ -21,6 +22,8 @@ import javafx.scene.layout.Region;
  * the selected range and the playhead.
  */
 public final class Band extends Region {
+
+    private static final Words WORDS = Words.of(Band.class);
 
     /** A range was selected, by its first and last place. */
     public interface RangeListener {
@@ -330,9 +333,8 @@ public final class Band extends Region {
 
     /** Frame, state and selection, for screen readers. */
     private void said(String remark) {
-        setAccessibleText("Frame " + strip.number(place) + " of " + strip.title() + ", "
-                + (remark.isEmpty() ? strip.mark(place).words() : remark)
-                + (selectedFirst < 0 ? "" : ", selected " + strip.number(selectedFirst) + " to " + strip.number(selectedLast)));
+        setAccessibleText(WORDS.say("frameOf", strip.number(place), strip.title(), (remark.isEmpty() ? strip.mark(place).words() : remark),
+                (selectedFirst < 0 ? "" : WORDS.say("selectedTo", strip.number(selectedFirst), strip.number(selectedLast)))));
     }
 
     private void paint() {

@@ -2,6 +2,7 @@ package dev.vat.desktop.band;
 
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.BitSet;
 import java.util.List;
@@ -11,6 +12,8 @@ import javafx.scene.text.Font;
 
 /** Draws all of the band that doesn't move with the playhead. */
 final class BandPainter {
+
+    private static final Words WORDS = Words.of(BandPainter.class);
 
     /** Advance of a figure of the ruler's face, and figures of a timecode. */
     private static final double MONO = 6.6;
@@ -179,7 +182,7 @@ final class BandPainter {
 
     private void ruler(GraphicsContext g) {
         double y = rows.ruler();
-        g.setFont(Font.font("IBM Plex Mono", 11));
+        g.setFont(Font.font(WORDS.say("ibmPlexMono"), 11));
         g.setFill(dyes.text());
         g.setStroke(dyes.text());
         g.setLineWidth(1);

@@ -8,6 +8,7 @@ import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.ViewerMessage;
 import java.nio.file.Path;
 import java.util.List;
@@ -20,13 +21,14 @@ public interface FrameTrack {
 
     /** What was measured of every frame, each as a lane under the band. */
     enum Lane {
-        BRIGHTNESS("brightness"), CHANGE("change"), SHARPNESS("sharpness"), NOISE("grain"),
+        BRIGHTNESS(Words.of(FrameTrack.class).say("lane.brightness")), CHANGE(Words.of(FrameTrack.class).say("lane.change")),
+        SHARPNESS(Words.of(FrameTrack.class).say("lane.sharpness")), NOISE(Words.of(FrameTrack.class).say("lane.grain")),
         /** How far a frame is from another one: 60 dB and more is nothing, 20 dB all. */
-        LOSS("loss"),
+        LOSS(Words.of(FrameTrack.class).say("lane.loss")),
         /** The strongest difference of any sample. */
-        MOST("strongest"),
+        MOST(Words.of(FrameTrack.class).say("lane.strongest")),
         /** How much the difference itself changes. */
-        FLICKER("flicker");
+        FLICKER(Words.of(FrameTrack.class).say("lane.flicker"));
 
         private final String title;
 
@@ -51,9 +53,14 @@ public interface FrameTrack {
         /** After the last one that is there, of those that are expected. */
         TO_COME, ARRIVING, FILLED, SUSPECT, MARKED, MISMATCH, EMPTY, CUT_SHORT, UNREADABLE, MISSING;
 
+        /** For keys and the names of controls: {@code cut-short}. */
+        public String id() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
         /** As it is said: {@code cut short}. */
         public String words() {
-            return this == UNCHECKED ? "not checked" : name().toLowerCase(Locale.ROOT).replace('_', ' ');
+            return Words.of(FrameTrack.class).say("mark." + id());
         }
 
         /** Whether something is wrong or stands in; what was asked for isn't. */

@@ -1,10 +1,13 @@
 package dev.vat.desktop.band;
 
+import dev.vat.core.words.Words;
 import javafx.scene.canvas.GraphicsContext;
 import javafx.scene.text.Font;
 
 /** What was measured of every frame, as lanes under the band. */
 final class Lanes {
+
+    private static final Words WORDS = Words.of(Lanes.class);
 
     private static final double LANE = 15;
     private static final double LANE_NAME = 62;
@@ -16,7 +19,7 @@ final class Lanes {
 
     /** One value a column: of several places the highest, so that a single one is seen. */
     static void paint(GraphicsContext g, BandColours dyes, FrameTrack strip, BandView view, double left, double top, int columns) {
-        g.setFont(Font.font("IBM Plex Sans", 11));
+        g.setFont(Font.font(WORDS.say("ibmPlexSans"), 11));
         double y = top;
         for (FrameTrack.Lane lane : strip.lanes()) {
             g.setFill(dyes.empty());

@@ -5,11 +5,14 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.Optional;
 
 /** A finished file. */
 public record MovieStrip(Path file, Expectation what) implements FrameTrack {
+
+    private static final Words WORDS = Words.of(MovieStrip.class);
 
     @Override
     public String title() {
@@ -68,7 +71,7 @@ public record MovieStrip(Path file, Expectation what) implements FrameTrack {
 
     @Override
     public String describe() {
-        return what.size() + (what.pixelAspect().isSquare() ? "" : "  pixel " + what.pixelAspect()) + "  " + what.codec() + " "
+        return what.size() + (what.pixelAspect().isSquare() ? "" : WORDS.say("pixel", what.pixelAspect())) + "  " + what.codec() + " "
                 + what.profile();
     }
 }

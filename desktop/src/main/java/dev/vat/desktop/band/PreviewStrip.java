@@ -6,11 +6,14 @@ import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.Optional;
 
 /** A kept preview, by the numbers of the scene's frames. */
 public record PreviewStrip(Path file, Preview preview) implements FrameTrack {
+
+    private static final Words WORDS = Words.of(PreviewStrip.class);
 
     @Override
     public String title() {
@@ -69,6 +72,6 @@ public record PreviewStrip(Path file, Preview preview) implements FrameTrack {
 
     @Override
     public String describe() {
-        return preview.wish().size() + "  preview of " + preview.wish().camera();
+        return WORDS.say("previewOf", preview.wish().size(), preview.wish().camera());
     }
 }

@@ -20,6 +20,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +35,8 @@ import java.util.stream.Stream;
  * @param pass that is shown by itself, or null for the whole picture
  */
 public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords words, String pass) implements FrameTrack {
+
+    private static final Words WORDS = Words.of(ReelStrip.class);
 
     /** Of whole pictures. */
     public ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords words) {
@@ -118,25 +121,24 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
             return frames.stream().map(this::remark).collect(Collectors.joining("; "));
         }
         if (frame.content() instanceof ReelFrame.Plain(Rgb colour)) {
-            return "colour #" + colour;
+            return WORDS.say("colour", colour);
         }
         if (isDrawn(frame) && !(frame.content() instanceof ReelFrame.Cross)) {
             return plan().part(frame.item()).item().drawn().title();
         }
         if (frame.content() instanceof ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share)) {
-            return percent(share) + " of " + remark(to) + " over " + remark(from);
+            return WORDS.say("ofOver", percent(share), remark(to), remark(from));
         }
         FrameTable table = entry(frame).table();
         FrameState state = table.state(frame.wanted());
         String wanted = table.sequence().name() + " " + number(frame, frame.wanted()) + (state.isFault() ? ", " + state.label() : "")
                 + marked(entry(frame).source().reading(), frame.wanted());
         return switch (frame.content()) {
-            case ReelFrame.Card _ -> wanted + ": a card stands in";
-            case ReelFrame.SourceFrame(long number) -> wanted + (frame.isFill() ? ": " + number(frame, number) + " is held" : "");
-            case ReelFrame.Blend(long before, long after, Rational share) -> wanted + ": " + number(frame, before) + " and "
-                    + number(frame, after) + " are mixed, "
-                    + percent(share) + " of the later one";
-            case ReelFrame.Together(var _, List<ReelFrame> frames) -> wanted + ", " + frames.size() + " passes";
+            case ReelFrame.Card _ -> WORDS.say("aCardStandsIn", wanted);
+            case ReelFrame.SourceFrame(long number) -> wanted + (frame.isFill() ? WORDS.say("isHeld", number(frame, number)) : "");
+            case ReelFrame.Blend(long before, long after, Rational share) -> WORDS.say("andAreMixedOfTheLaterOne", wanted,
+                    number(frame, before), number(frame, after), percent(share));
+            case ReelFrame.Together(var _, List<ReelFrame> frames) -> WORDS.say("passes", wanted, frames.size());
             case ReelFrame.Plain _ -> wanted;
             case ReelFrame.Cross _ -> wanted;
             case ReelFrame.Drawing _ -> wanted;
@@ -146,7 +148,7 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
     /** What somebody wants to be rendered again. */
     private static String marked(Reading reading, long number) {
         return !reading.marked().contains(number) ? ""
-                : reading.remarks().containsKey(number) ? ", marked: " + reading.remarks().get(number) : ", marked";
+                : reading.remarks().containsKey(number) ? WORDS.say("marked", reading.remarks().get(number)) : ", marked";
     }
 
     private static String percent(Rational share) {
@@ -205,7 +207,8 @@ public record ReelStrip(ResolvedReel programme, ReelSound heard, PictureWords wo
     @Override
     public String describe() {
         return programme.shape().map(
-                f -> f.size() + (f.pixelAspect().isSquare() ? "" : "  pixel " + f.pixelAspect()) + (transparent() ? "  with alpha" : ""))
+                f -> f.size() + (f.pixelAspect().isSquare() ? "" : WORDS.say("pixel", f.pixelAspect()))
+                        + (transparent() ? WORDS.say("withAlpha") : ""))
                 .orElse("");
     }
 }

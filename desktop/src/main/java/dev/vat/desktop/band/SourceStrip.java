@@ -15,6 +15,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -22,6 +23,8 @@ import java.util.OptionalLong;
 
 /** A source as it lies on disk, holes included. */
 public record SourceStrip(Source source, FrameTable table, ContentReview review) implements FrameTrack {
+
+    private static final Words WORDS = Words.of(SourceStrip.class);
 
     /** The frame number at a place. */
     public long frame(long place) {
@@ -104,14 +107,14 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
         if (!state.isFault()) {
             String suspicion = review.at(frame).map(f -> f.kind().label() + "? " + f.evidence()).orElse("");
             return !source.reading().marked().contains(frame) ? suspicion
-                    : (suspicion.isEmpty() ? "" : suspicion + "; ") + "marked to be rendered again"
-                            + (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : "");
+                    : WORDS.say("markedToBeRenderedAgain", (suspicion.isEmpty() ? "" : suspicion + "; "),
+                            (source.reading().remarks().containsKey(frame) ? ": " + source.reading().remarks().get(frame) : ""));
         }
         if (mark(place) == Mark.TO_COME) {
-            return "still to come";
+            return WORDS.say("stillToCome");
         }
         return state.label() + ": " + table.reason(frame)
-                .orElseGet(() -> "there is no " + table.sequence().pattern().fileName(frame));
+                .orElseGet(() -> WORDS.say("thereIsNo", table.sequence().pattern().fileName(frame)));
     }
 
     @Override
@@ -147,8 +150,9 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
 
     @Override
     public String describe() {
-        return format().map(f -> f.size() + (f.pixelAspect().isSquare() ? "" : "  pixel " + f.pixelAspect()) + "  " + f.depth()
-                + (table.alpha() == AlphaKind.NONE ? "" : "  alpha " + source.reading().picture().alphaOf(table).label())).orElse("");
+        return format().map(f -> f.size() + (f.pixelAspect().isSquare() ? "" : WORDS.say("pixel", f.pixelAspect())) + "  " + f.depth()
+                + (table.alpha() == AlphaKind.NONE ? "" : WORDS.say("alpha", source.reading().picture().alphaOf(table).label())))
+                .orElse("");
     }
 
     @Override

@@ -4,6 +4,7 @@ import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.trial.Excerpt;
 import dev.vat.core.trial.FileTrial;
+import dev.vat.core.words.Words;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -11,13 +12,15 @@ import java.util.Optional;
 /** A file of which only excerpts were encoded: the rest isn't there. */
 public record TrialStrip(RunFile file, FileTrial trial, MovieStrip inner) implements Wrapped {
 
+    private static final Words WORDS = Words.of(TrialStrip.class);
+
     public static TrialStrip of(RunFile file, FileTrial trial) {
         return new TrialStrip(file, trial, new MovieStrip(Path.of(trial.parts()), file.expected()));
     }
 
     @Override
     public String title() {
-        return "test encode of " + file.title();
+        return WORDS.say("testEncodeOf", file.title());
     }
 
     @Override
@@ -40,7 +43,7 @@ public record TrialStrip(RunFile file, FileTrial trial, MovieStrip inner) implem
 
     @Override
     public String remark(long place) {
-        return recipe(place).isPresent() ? "" : "not among the excerpts that were tried";
+        return recipe(place).isPresent() ? "" : WORDS.say("notAmongTheExcerptsThat");
     }
 
     @Override

@@ -2,6 +2,7 @@ package dev.vat.desktop.compare;
 
 import dev.vat.core.trial.PairLikeness;
 import dev.vat.core.trial.RenderReport;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Alongside;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Clips;
@@ -32,6 +33,8 @@ import javafx.scene.layout.VBox;
  */
 public final class CompareBar extends VBox {
 
+    private static final Words WORDS = Words.of(CompareBar.class);
+
     /** The picture that is compared. */
     public interface Picture {
         /** Something is to be seen otherwise. */
@@ -59,8 +62,8 @@ public final class CompareBar extends VBox {
     private final Label likeness = Parts.label("", "mono");
     private final Label step = Parts.label("", "dim");
     private final Button gain = Parts.button("compare-gain", "", this::nextGain);
-    private final ToggleButton signed = Controls.toggle("Signed");
-    private final Button worst = Parts.button("compare-worst", "Worst", () -> nextWorst(true));
+    private final ToggleButton signed = Controls.toggle(WORDS.say("signed"));
+    private final Button worst = Parts.button("compare-worst", WORDS.say("worst"), () -> nextWorst(true));
     private Side first;
     private Side second;
     private long offset;
@@ -83,14 +86,14 @@ public final class CompareBar extends VBox {
             ways.put(each, toggle);
             modes.getChildren().add(toggle);
         }
-        gain.setTooltip(new Tooltip("How many times as strong the difference is shown"));
+        gain.setTooltip(new Tooltip(WORDS.say("howManyTimesAsStrongThe")));
         signed.setId("compare-signed");
-        signed.setTooltip(new Tooltip("Grey where nothing differs, brighter where the second is"));
+        signed.setTooltip(new Tooltip(WORDS.say("greyWhereNothingDiffers")));
         signed.setOnAction(_ -> picture.again());
-        worst.setTooltip(new Tooltip("To the frames that differ most, the worst first (Z, Shift+Z back; J plays around it)"));
+        worst.setTooltip(new Tooltip(WORDS.say("toTheFramesThatDifferMost")));
         Button close = Parts.button("compare-close", "", picture::close);
         close.setGraphic(Icon.CLOSE.node());
-        close.setAccessibleText("End the comparison");
+        close.setAccessibleText(WORDS.say("endTheComparison"));
         names.setId("compare-names");
         names.setMinWidth(0);
         names.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
@@ -101,15 +104,15 @@ public final class CompareBar extends VBox {
         likeness.setMinWidth(Region.USE_PREF_SIZE);
         step.setMinWidth(Region.USE_PREF_SIZE);
         Button earlier = Parts.button("compare-earlier", "\u2212", () -> shift(-1));
-        earlier.setAccessibleText("The second one frame later beside the first");
+        earlier.setAccessibleText(WORDS.say("theSecondOneFrameLaterBeside"));
         Button later = Parts.button("compare-later", "+", () -> shift(1));
-        later.setAccessibleText("The second one frame earlier beside the first");
+        later.setAccessibleText(WORDS.say("theSecondOneFrameEarlier"));
         Stream.concat(modes.getChildren().stream(), Stream.of(signed)).forEach(b -> ((ToggleButton) b).setMinWidth(Region.USE_PREF_SIZE));
         modes.setMinWidth(Region.USE_PREF_SIZE);
         HBox top = new HBox(8, names, Parts.space(), likeness, step, earlier, later, close);
         top.setAlignment(Pos.CENTER_LEFT);
-        Button report = Parts.button("compare-report", "Copy report", () -> Clips.copy(report()));
-        report.setTooltip(new Tooltip("What one has and the other hasn't, frames that repeat, sudden differences: as text"));
+        Button report = Parts.button("compare-report", WORDS.say("copyReport"), () -> Clips.copy(report()));
+        report.setTooltip(new Tooltip(WORDS.say("whatOneHasAndTheOtherHasnt")));
         HBox below = new HBox(4, modes, gain, signed, worst, report);
         below.setAlignment(Pos.CENTER_LEFT);
         getChildren().addAll(top, below);
@@ -266,7 +269,7 @@ public final class CompareBar extends VBox {
         Parts.present(gain, way == Way.DIFFERENCE);
         Parts.present(signed, way == Way.DIFFERENCE);
         gain.setText("x " + gain());
-        names.setText(way == Way.FLIP ? (flipped ? "Second: " + second.heading() : "First: " + first.heading())
+        names.setText(way == Way.FLIP ? (flipped ? WORDS.say("second", second.heading()) : WORDS.say("first", first.heading()))
                 : first.heading() + "  |  " + second.heading());
         words();
     }
@@ -277,14 +280,15 @@ public final class CompareBar extends VBox {
         }
         String inStep = new Alongside(second.strip(), first.strip(), offset).inStep();
         step.setText((inStep.isEmpty() ? "" : inStep + "  ")
-                + (offset == 0 ? "in step" : "second " + Math.abs(offset) + (offset > 0 ? " ahead" : " behind")));
+                + (offset == 0 ? WORDS.say("inStep")
+                        : WORDS.say("second2", Math.abs(offset), (offset > 0 ? WORDS.say("ahead") : WORDS.say("behind")))));
         PairLikeness here = measuring == null ? null : measuring.found().get(shownPlace);
         String progress = measuring == null || measuring.isOver() ? ""
-                : "  measuring " + 100 * measuring.found().size() / Math.max(1, first.strip().count()) + " %";
+                : WORDS.say("measuring", 100 * measuring.found().size() / Math.max(1, first.strip().count()));
         likeness.setText(!measuring.trouble().isEmpty() ? measuring.trouble() : here == null ? progress.strip() : here.words() + progress);
         List<Long> all = measuring.worst();
-        worst.setText(all.isEmpty() ? measuring.isOver() && !measuring.found().isEmpty() ? "No frame differs" : "Worst"
-                : "Worst: " + first.strip().number(all.getFirst()));
+        worst.setText(all.isEmpty() ? measuring.isOver() && !measuring.found().isEmpty() ? WORDS.say("noFrameDiffers") : WORDS.say("worst")
+                : WORDS.say("worst2", first.strip().number(all.getFirst())));
         worst.setDisable(all.isEmpty());
     }
 }

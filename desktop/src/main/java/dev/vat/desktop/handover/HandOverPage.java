@@ -2,6 +2,7 @@ package dev.vat.desktop.handover;
 
 import static dev.vat.desktop.look.Fields.field;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -31,6 +32,8 @@ import javafx.scene.layout.VBox;
 /** What leaves the house together: which files, what goes with them, for whom; and what came of it. */
 public final class HandOverPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(HandOverPage.class);
+
     private static final int MOST = 60;
     private static final int WORDS_TALL = 3;
 
@@ -42,9 +45,9 @@ public final class HandOverPage extends BorderPane {
     private final Button folder = Parts.button("set-folder", "", this::chooseFolder);
     private final TextArea comment = new TextArea();
     private final CheckBox timeline = Controls.check("");
-    private final CheckBox sheets = Controls.check("Proof sheets and contact sheets");
-    private final CheckBox zip = Controls.check("As one ZIP file");
-    private final Button make = Parts.button("set-make", "Put it together", this::make);
+    private final CheckBox sheets = Controls.check(WORDS.say("proofSheetsAndContactSheets"));
+    private final CheckBox zip = Controls.check(WORDS.say("asOneZIPFile"));
+    private final Button make = Parts.button("set-make", WORDS.say("putItTogether"), this::make);
     private final Label said = Parts.wrapped("", "note");
     private final HBox after = Parts.row();
     private Path to;
@@ -54,11 +57,11 @@ public final class HandOverPage extends BorderPane {
         this.ask = ask;
         setId("hand-over");
         getStyleClass().addAll("receipt", "hand-over");
-        Label title = new Label("Hand-over set");
+        Label title = new Label(WORDS.say("handOverSet"));
         title.getStyleClass().add("receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        HBox head = new HBox(title, Parts.space(), Parts.button("set-check", "Check a set\u2026", this::check),
-                Parts.button("close-hand-over", "Back to the picture", close));
+        HBox head = new HBox(title, Parts.space(), Parts.button("set-check", WORDS.say("checkASet"), this::check),
+                Parts.button("close-hand-over", WORDS.say("backToThePicture"), close));
         head.getStyleClass().add("receipt-head");
         name.setId("set-name");
         name.setPrefColumnCount(16);
@@ -66,8 +69,8 @@ public final class HandOverPage extends BorderPane {
         comment.setId("set-comment");
         comment.setPrefRowCount(WORDS_TALL);
         comment.setWrapText(true);
-        comment.setPromptText("Words for whoever gets it");
-        comment.setAccessibleText("Words for whoever gets it");
+        comment.setPromptText(WORDS.say("wordsForWhoeverGetsIt"));
+        comment.setAccessibleText(WORDS.say("wordsForWhoeverGetsIt"));
         timeline.setId("set-timeline");
         timeline.setMnemonicParsing(false);
         sheets.setId("set-sheets");
@@ -77,10 +80,9 @@ public final class HandOverPage extends BorderPane {
         folder.setMnemonicParsing(false);
         list.setId("set-films");
         Parts.present(after, false);
-        VBox fields = new VBox(8, field("Files", "Whole and unchanged since they were made; each goes with its receipt.", list),
-                field("Name", "", name), field("Into", "", folder),
-                field("Words", "", comment), field("With", "The list of contents in plain words and the manifest (ASC Media Hash "
-                        + "List) are always there. Places on this machine are not in it.",
+        VBox fields = new VBox(8, field(WORDS.say("files"), WORDS.say("wholeAndUnchangedSinceThey"), list),
+                field(WORDS.say("name"), "", name), field(WORDS.say("into"), "", folder),
+                field(WORDS.say("words"), "", comment), field(WORDS.say("with"), WORDS.say("theListOfContentsInPlain"),
                         new VBox(4, timeline, sheets, zip)),
                 field("", "", make), said, after);
         fields.getStyleClass().add("hand-over-fields");
@@ -94,8 +96,8 @@ public final class HandOverPage extends BorderPane {
     /** Looks what was delivered meanwhile; ticks and words stay as they were left. */
     public void look() {
         boolean reel = session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
-        timeline.setText(reel ? "Timeline of " + session.programme().orElseThrow().reel().name() + ", as OpenTimelineIO and EDL"
-                : "Timeline: there is no reel");
+        timeline.setText(reel ? WORDS.say("timelineOfAsOpenTimelineIO", session.programme().orElseThrow().reel().name())
+                : WORDS.say("timelineThereIsNoReel"));
         timeline.setSelected(reel && (films.isEmpty() || timeline.isDisabled() || timeline.isSelected()));
         timeline.setDisable(!reel);
         session.past().load(this::show);
@@ -120,7 +122,7 @@ public final class HandOverPage extends BorderPane {
         }
         if (there.isEmpty()) {
             list.getChildren()
-                    .add(Parts.wrapped("Nothing was delivered on this machine yet. Whatever Vat makes and proves stands here.", "note"));
+                    .add(Parts.wrapped(WORDS.say("nothingWasDeliveredOnThis"), "note"));
         } else if (to == null) {
             setFolder(there.getFirst().file().getParent());
         }
@@ -143,12 +145,12 @@ public final class HandOverPage extends BorderPane {
 
     private void setFolder(Path path) {
         to = path;
-        folder.setText(path == null ? "Choose a folder\u2026" : path.toString());
+        folder.setText(path == null ? WORDS.say("chooseAFolder") : path.toString());
         refresh();
     }
 
     private void chooseFolder() {
-        ask.folder("Where the set is made", to).ifPresent(this::setFolder);
+        ask.folder(WORDS.say("whereTheSetIsMade"), to).ifPresent(this::setFolder);
     }
 
     private void make() {
@@ -160,9 +162,10 @@ public final class HandOverPage extends BorderPane {
             Parts.present(after, false);
             session.handOver().makeSet(wish, said::setText, made -> {
                 refresh();
-                after.getChildren().setAll(Parts.button("set-reveal", "Show folder", () -> ask.reveal(made)),
-                        Parts.button("set-path", "Copy path", () -> Clips.copy(made.toString())),
-                        Parts.button("set-again", "Verify against its manifest", () -> session.handOver().checkSet(made, said::setText)));
+                after.getChildren().setAll(Parts.button("set-reveal", WORDS.say("showFolder"), () -> ask.reveal(made)),
+                        Parts.button("set-path", WORDS.say("copyPath"), () -> Clips.copy(made.toString())),
+                        Parts.button("set-again", WORDS.say("verifyAgainstItsManifest"),
+                                () -> session.handOver().checkSet(made, said::setText)));
                 Parts.present(after, true);
             }, this::refresh);
         } catch (IllegalArgumentException e) {
@@ -172,6 +175,6 @@ public final class HandOverPage extends BorderPane {
 
     /** Of whoever gets one. */
     private void check() {
-        ask.folder("A set to verify against its manifest", to).ifPresent(set -> session.handOver().checkSet(set, said::setText));
+        ask.folder(WORDS.say("aSetToVerifyAgainstItsManifest"), to).ifPresent(set -> session.handOver().checkSet(set, said::setText));
     }
 }

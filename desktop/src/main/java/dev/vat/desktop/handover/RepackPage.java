@@ -9,6 +9,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.DropPlace;
@@ -35,13 +36,13 @@ import javafx.scene.layout.VBox;
 /** What can be done with finished movies without encoding them anew. Files are chosen or dropped; nothing is ever written over. */
 public final class RepackPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(RepackPage.class);
+
     private enum Task {
-        SPLIT("Split", "One movie into pieces, where frames stand alone. Joined again they are the same."),
-        JOIN("Join", "Parts of one file, in their order. What they share or lack is found by their pictures; a broken one is cut at "
-                + "its last whole frame."),
-        REWRAP("Re-wrap", "Another container, other ends, another sound or other tags. Every packet stays as it is, unless tags "
-                + "inside of it change."),
-        RECOVER("Recover", "What stands whole in a broken movie, into a new file. The broken one stays as it is.");
+        SPLIT(Words.of(RepackPage.class).say("split"), Words.of(RepackPage.class).say("oneMovieIntoPiecesWhere")),
+        JOIN(Words.of(RepackPage.class).say("join"), Words.of(RepackPage.class).say("partsOfOneFileInTheirOrder")),
+        REWRAP(Words.of(RepackPage.class).say("reWrap"), Words.of(RepackPage.class).say("anotherContainerOtherEnds")),
+        RECOVER(Words.of(RepackPage.class).say("recover"), Words.of(RepackPage.class).say("whatStandsWholeInABroken"));
 
         private final String title;
         private final String sentence;
@@ -64,12 +65,12 @@ public final class RepackPage extends BorderPane {
         this.session = session;
         this.ask = ask;
         setId("repack");
-        DropPlace.on(this, "Add to what is split, joined or rewrapped", files -> files.forEach(this::add));
+        DropPlace.on(this, WORDS.say("addToWhatIsSplitJoinedOr"), files -> files.forEach(this::add));
         getStyleClass().addAll("receipt", "hand-over");
-        Label title = new Label("Movies as they are packed");
+        Label title = new Label(WORDS.say("moviesAsTheyArePacked"));
         title.getStyleClass().add("receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        HBox head = new HBox(title, Parts.space(), Parts.button("close-repack", "Back to the picture", close));
+        HBox head = new HBox(title, Parts.space(), Parts.button("close-repack", WORDS.say("backToThePicture"), close));
         head.getStyleClass().add("receipt-head");
         fields.getStyleClass().add("hand-over-fields");
         said.setId("repack-said");
@@ -106,7 +107,7 @@ public final class RepackPage extends BorderPane {
             said.getChildren().clear();
             show();
         })));
-        rows.add(field(task == Task.JOIN ? "Parts" : "Movie", "", chosen()));
+        rows.add(field(task == Task.JOIN ? WORDS.say("parts") : WORDS.say("movie"), "", chosen()));
         if (!files.isEmpty()) {
             rows.addAll(switch (task) {
                 case SPLIT -> split();
@@ -127,20 +128,20 @@ public final class RepackPage extends BorderPane {
             Label name = Parts.label(file.getFileName().toString(), "mono");
             HBox row = Parts.row(name, Parts.label(String.valueOf(file.getParent()), "note"));
             if (task == Task.JOIN) {
-                Button up = Parts.small("part-up-" + i, "Earlier", () -> {
+                Button up = Parts.small("part-up-" + i, WORDS.say("earlier"), () -> {
                     files.add(index - 1, files.remove(index));
                     show();
                 });
                 up.setDisable(i == 0);
-                row.getChildren().addAll(up, Parts.small("part-out-" + i, "Remove", () -> {
+                row.getChildren().addAll(up, Parts.small("part-out-" + i, WORDS.say("remove"), () -> {
                     files.remove(index);
                     show();
                 }));
             }
             list.getChildren().add(row);
         }
-        list.getChildren().add(Parts.small("repack-choose", task == Task.JOIN ? "Another part\u2026" : "Choose a movie\u2026",
-                () -> ask.file("A movie", "Movies", FileKind.movieExtensions()).ifPresent(this::add)));
+        list.getChildren().add(Parts.small("repack-choose", task == Task.JOIN ? WORDS.say("anotherPart") : WORDS.say("chooseAMovie"),
+                () -> ask.file("A movie", WORDS.say("movies"), FileKind.movieExtensions()).ifPresent(this::add)));
         return list;
     }
 
@@ -149,9 +150,10 @@ public final class RepackPage extends BorderPane {
     private List<Node> split() {
         TextField every = text("split-every", "10", 5, _ -> {});
         TextField marks = text("split-marks", "", 12, _ -> {});
-        return List.of(field("Pieces", "Either so long each, or beginning with these frames, counted from 0. The nearest frame before "
-                + "that stands alone begins one.", named("seconds", every), named("or at frames", marks)),
-                act("Split it",
+        return List.of(
+                field(WORDS.say("pieces"), WORDS.say("eitherSoLongEachOrBeginning"), named("seconds", every),
+                        named(WORDS.say("orAtFrames"), marks)),
+                act(WORDS.say("splitIt"),
                         () -> new RepackOrder.Split(files.getFirst().toString(), String.valueOf(files.getFirst().getParent()),
                                 marks.getText().isBlank() ? Rational.parse(every.getText()) : null,
                                 marks.getText().isBlank() ? List.of()
@@ -162,8 +164,8 @@ public final class RepackPage extends BorderPane {
 
     private List<Node> join() {
         TextField name = text("join-name", beside(files.getFirst(), "_joined"), 22, _ -> {});
-        return List.of(field("New file", "Beside the first part; its ending says the container.", name),
-                act("Join them", () -> new RepackOrder.Join(files.stream().map(Path::toString).toList(), target(name))));
+        return List.of(field(WORDS.say("newFile"), WORDS.say("besideTheFirstPartItsEnding"), name),
+                act(WORDS.say("joinThem"), () -> new RepackOrder.Join(files.stream().map(Path::toString).toList(), target(name))));
     }
 
     // ---- rewrap
@@ -174,20 +176,20 @@ public final class RepackPage extends BorderPane {
         TextField to = text("rewrap-to", "", 5, _ -> {});
         TextField aspect = text("rewrap-aspect", "", 5, _ -> {});
         TextField colours = text("rewrap-colours", "", 9, _ -> {});
-        CheckBox silent = Controls.check("Without its sound");
+        CheckBox silent = Controls.check(WORDS.say("withoutItsSound"));
         silent.setId("rewrap-silent");
         Path[] sound = {null};
-        Button other = Parts.small("rewrap-sound", "Another sound\u2026", () -> {});
-        other.setOnAction(_ -> ask.file("The sound that goes along", "Sounds and movies", List.of("*")).ifPresent(s -> {
+        Button other = Parts.small("rewrap-sound", WORDS.say("anotherSound"), () -> {});
+        other.setOnAction(_ -> ask.file(WORDS.say("theSoundThatGoesAlong"), WORDS.say("soundsAndMovies"), List.of("*")).ifPresent(s -> {
             sound[0] = s;
             other.setText(s.getFileName().toString());
         }));
-        return List.of(field("New file", "Its ending says the container: mp4, mov, mkv, webm, avi or mxf.", name),
-                field("Ends", "Frames from 0, both included; nothing for all.", named("from", from), named("to", to)),
-                field("Sound", "The other one is taken as it is packed.", silent, other),
-                field("State", "Colours: rec709, rec601-625, rec601-525, rec2020-pq, rec2020-hlg or srgb. Nothing for what is stated now.",
+        return List.of(field(WORDS.say("newFile"), WORDS.say("itsEndingSaysTheContainer"), name),
+                field(WORDS.say("ends"), WORDS.say("framesFrom0BothIncluded"), named("from", from), named("to", to)),
+                field(WORDS.say("sound"), WORDS.say("theOtherOneIsTakenAsItIs"), silent, other),
+                field(WORDS.say("state"), WORDS.say("coloursRec709Rec601625Rec601"),
                         named("pixels", aspect), named("colours", colours)),
-                act("Write it",
+                act(WORDS.say("writeIt"),
                         () -> new RepackOrder.Rewrap(files.getFirst().toString(), target(name), frame(from), frame(to),
                                 sound[0] == null ? null : sound[0].toString(), silent.isSelected(),
                                 aspect.getText().isBlank() ? null : PixelAspect.parse(aspect.getText()),
@@ -203,9 +205,10 @@ public final class RepackPage extends BorderPane {
     private List<Node> recover() {
         TextField name = text("recover-name", beside(files.getFirst(), "_recovered"), 22, _ -> {});
         TextField rate = text("recover-rate", "25", 6, _ -> {});
-        return List.of(field("New file", "", name),
-                field("Rate", "For a movie that doesn't say it any more.", named("frames a second", rate)),
-                act("Recover it", () -> new RepackOrder.Recover(files.getFirst().toString(), target(name), Rate.parse(rate.getText()))));
+        return List.of(field(WORDS.say("newFile"), "", name),
+                field(WORDS.say("rate"), WORDS.say("forAMovieThatDoesntSayIt"), named(WORDS.say("framesASecond"), rate)),
+                act(WORDS.say("recoverIt"),
+                        () -> new RepackOrder.Recover(files.getFirst().toString(), target(name), Rate.parse(rate.getText()))));
     }
 
     // ---- all of them
@@ -227,7 +230,7 @@ public final class RepackPage extends BorderPane {
                 session.handOver().repack(order, this::tell, made -> {
                     busy = false;
                     button.setDisable(false);
-                    said.getChildren().add(Parts.small("repack-reveal", "Show folder", () -> ask.reveal(made.getFirst())));
+                    said.getChildren().add(Parts.small("repack-reveal", WORDS.say("showFolder"), () -> ask.reveal(made.getFirst())));
                 }, () -> {
                     busy = false;
                     button.setDisable(false);

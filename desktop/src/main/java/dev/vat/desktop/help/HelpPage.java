@@ -1,5 +1,6 @@
 package dev.vat.desktop.help;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -22,6 +23,8 @@ import javafx.scene.layout.VBox;
 /** The help that comes with Vat: topics at the left, found by their words; the keys are a topic of their own. */
 public final class HelpPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(HelpPage.class);
+
     private static final double TOPICS = 170;
 
     /** Something that keys do. @param group under whose heading it stands */
@@ -39,18 +42,18 @@ public final class HelpPage extends BorderPane {
         setId("help");
         getStyleClass().addAll("receipt", "help");
         words.setId("help-words");
-        words.setPromptText("Find in the help");
-        words.setAccessibleText("Find in the help");
+        words.setPromptText(WORDS.say("findInTheHelp"));
+        words.setAccessibleText(WORDS.say("findInTheHelp"));
         words.textProperty().addListener(_ -> find());
-        HBox head = new HBox(Parts.label("Help", "receipt-title"), words, Parts.space(),
-                Parts.button("close-help", "Back to the picture", close));
+        HBox head = new HBox(Parts.label(WORDS.say("help"), "receipt-title"), words, Parts.space(),
+                Parts.button("close-help", WORDS.say("backToThePicture"), close));
         head.getStyleClass().add("receipt-head");
         topics.setId("help-topics");
         topics.getStyleClass().add("topics");
-        topics.setAccessibleText("Topics");
+        topics.setAccessibleText(WORDS.say("topics"));
         topics.setPrefWidth(TOPICS);
         topics.setMinWidth(TOPICS);
-        topics.setPlaceholder(Parts.wrapped("No topic has these words.", "note"));
+        topics.setPlaceholder(Parts.wrapped(WORDS.say("noTopicHasTheseWords"), "note"));
         topics.setCellFactory(_ -> new ListCell<>() {
             @Override
             protected void updateItem(HelpTopic topic, boolean empty) {

@@ -1,5 +1,6 @@
 package dev.vat.desktop.look;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.Objects;
@@ -21,6 +22,8 @@ import javafx.scene.layout.VBox;
 
 /** The pieces that a reading is set with: a name at the left, values at the right, one plain sentence under them. */
 public final class Fields {
+
+    private static final Words WORDS = Words.of(Fields.class);
 
     private static final double USUAL_WIDTH = 470;
     /** How tall a control is. */
@@ -117,7 +120,7 @@ public final class Fields {
         } catch (NumberFormatException _) {
             // the message below says it
         }
-        throw new IllegalArgumentException("'" + typed + "' is not a whole number from " + least + " on");
+        throw new IllegalArgumentException(WORDS.say("isNotAWholeNumberFromOn", typed, least));
     }
 
     public static void refuse(TextField field, String why) {

@@ -71,7 +71,7 @@ public final class Folds extends VBox {
     }
 
     private ToggleButton line(Group group, boolean opened) {
-        Label title = Parts.label(group.title, "fold-title");
+        Label title = Parts.wrapped(group.title, "fold-title");
         Label value = Parts.wrapped(group.value, "fold-value");
         value.setMinWidth(0);
         if (!group.tone.isEmpty()) {

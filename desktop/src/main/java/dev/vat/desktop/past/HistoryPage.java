@@ -1,6 +1,7 @@
 package dev.vat.desktop.past;
 
 import dev.vat.core.source.Location;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
@@ -26,6 +27,8 @@ import javafx.scene.layout.VBox;
 /** Everything that was delivered, to be searched by words, and what can be done with each again. */
 public final class HistoryPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(HistoryPage.class);
+
     /** What the window does for a file of the past. */
     public interface HistoryActions {
         void receipt(Path receipt);
@@ -49,12 +52,12 @@ public final class HistoryPage extends BorderPane {
         this.past = past;
         setId("history");
         getStyleClass().addAll("receipt", "history");
-        Label title = new Label("Delivered on this machine");
+        Label title = new Label(WORDS.say("deliveredOnThisMachine"));
         title.getStyleClass().add("receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
         words.setId("history-words");
-        words.setAccessibleText("Find among what was delivered");
-        words.setPromptText("Find by name, folder, reel, source, date\u2026");
+        words.setAccessibleText(WORDS.say("findAmongWhatWasDelivered"));
+        words.setPromptText(WORDS.say("findByNameFolderReelSource"));
         words.textProperty().addListener(_ -> find());
         words.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.DOWN) {
@@ -63,13 +66,13 @@ public final class HistoryPage extends BorderPane {
             }
         });
         HBox.setHgrow(words, Priority.ALWAYS);
-        Button whose = Parts.button("history-find", "Whose file is this\u2026", () -> ask.file("A file that Vat made, whatever it is "
-                + "called now", "All files", List.of("*")).ifPresent(this::find));
-        HBox head = new HBox(title, words, whose, Parts.button("close-history", "Back to the picture", window::close));
+        Button whose = Parts.button("history-find", WORDS.say("whoseFileIsThis"),
+                () -> ask.file(WORDS.say("aFileThatVatMadeWhatever"), WORDS.say("allFiles"), List.of("*")).ifPresent(this::find));
+        HBox head = new HBox(title, words, whose, Parts.button("close-history", WORDS.say("backToThePicture"), window::close));
         head.getStyleClass().add("receipt-head");
         list.setId("history-list");
-        list.setAccessibleText("What was delivered");
-        list.setPlaceholder(new Label("Nothing was delivered yet. Whatever Vat makes and proves stands here."));
+        list.setAccessibleText(WORDS.say("whatWasDelivered"));
+        list.setPlaceholder(new Label(WORDS.say("nothingWasDeliveredYetWhatever")));
         list.setCellFactory(_ -> new Cell());
         list.getSelectionModel().selectedItemProperty().addListener((_, _, line) -> showActs(line, ask, window));
         list.setOnKeyPressed(e -> {
@@ -80,8 +83,8 @@ public final class HistoryPage extends BorderPane {
         summary.getStyleClass().add("note");
         summary.setId("history-summary");
         note.setId("history-note");
-        note.setAccessibleText("Note on this delivery");
-        note.setPromptText("A note on this file, kept with Enter");
+        note.setAccessibleText(WORDS.say("noteOnThisDelivery"));
+        note.setPromptText(WORDS.say("aNoteOnThisFileKeptWith"));
         note.setOnAction(_ -> {
             if (chosen() != null) {
                 past.note(chosen(), note.getText(), this::load);
@@ -112,8 +115,8 @@ public final class HistoryPage extends BorderPane {
             words.setText("");
             list.getItems().setAll(line);
             list.getSelectionModel().selectFirst();
-            summary.setText(file.getFileName() + " is this file" + (file.equals(line.file()) ? "." : ", under another name or in "
-                    + "another place."));
+            summary.setText(WORDS.say("isThisFile", file.getFileName(),
+                    (file.equals(line.file()) ? "." : WORDS.say("underAnotherNameOrInAnother"))));
         });
     }
 
@@ -122,12 +125,12 @@ public final class HistoryPage extends BorderPane {
         List<DeliveryHistory.Line> found = all.stream().filter(l -> l.matches(words.getText())).toList();
         list.getItems().setAll(found);
         if (found.isEmpty() && !all.isEmpty()) {
-            list.setPlaceholder(new Label("Nothing that was delivered holds all of these words."));
+            list.setPlaceholder(new Label(WORDS.say("nothingThatWasDelivered")));
         }
         found.stream().filter(l -> l.entry().sha256().equals(chosen)).findFirst().ifPresentOrElse(list.getSelectionModel()::select,
                 list.getSelectionModel()::selectFirst);
-        summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? all.size() + (all.size() == 1 ? " file" : " files")
-                : found.size() + " of " + all.size() + " files");
+        summary.setText(all.isEmpty() ? "" : found.size() == all.size() ? WORDS.say("countOfFiles", all.size())
+                : WORDS.say("ofFiles", found.size(), all.size()));
     }
 
     private void showActs(DeliveryHistory.Line line, Dialogs ask, HistoryActions window) {
@@ -139,32 +142,34 @@ public final class HistoryPage extends BorderPane {
         }
         boolean receipt = Files.exists(ReceiptFile.of(line.file()));
         if (line.there()) {
-            add("history-watch", "Watch", () -> window.watch(line));
+            add("history-watch", WORDS.say("watch"), () -> window.watch(line));
             if (Files.isRegularFile(line.file())) {
-                add("history-repack", "Split, re-wrap\u2026", () -> window.repack(line));
+                add("history-repack", WORDS.say("splitReWrap"), () -> window.repack(line));
             }
         }
         if (receipt) {
-            add("history-receipt", "Receipt", () -> window.receipt(ReceiptFile.of(line.file())));
+            add("history-receipt", WORDS.say("receipt"), () -> window.receipt(ReceiptFile.of(line.file())));
         }
         if (line.entry().projectText() != null) {
-            add("history-another", "For another recipient", () -> past.forAnother(line));
+            add("history-another", WORDS.say("forAnotherRecipient"), () -> past.forAnother(line));
         }
-        add("history-again", "Make again", () -> past.makeAgain(line));
+        add("history-again", WORDS.say("makeAgain"), () -> past.makeAgain(line));
         if (line.there() && receipt) {
-            add("history-sound", "Another sound\u2026",
-                    () -> ask.file("The sound to lay under " + line.file().getFileName(), "Sounds", Location.SOUND_EXTENSIONS)
+            add("history-sound", WORDS.say("anotherSound"),
+                    () -> ask
+                            .file(WORDS.say("theSoundToLayUnder", line.file().getFileName()), WORDS.say("sounds"),
+                                    Location.SOUND_EXTENSIONS)
                             .ifPresent(sound -> past.resound(line, sound)));
-            add("history-changed", "Make what changed", () -> past.makeWhatChanged(line));
+            add("history-changed", WORDS.say("makeWhatChanged"), () -> past.makeWhatChanged(line));
         }
-        add("history-frames", "Add its frames", () -> past.showFrames(line));
+        add("history-frames", WORDS.say("addItsFrames"), () -> past.showFrames(line));
         if (line.entry().projectText() != null) {
-            add("history-project", "Open its project", () -> past.openProject(line));
+            add("history-project", WORDS.say("openItsProject"), () -> past.openProject(line));
         }
         if (line.there()) {
-            add("history-reveal", "Show folder", () -> ask.reveal(line.file()));
+            add("history-reveal", WORDS.say("showFolder"), () -> ask.reveal(line.file()));
         }
-        add("history-path", "Copy path", () -> Clips.copy(line.entry().path()));
+        add("history-path", WORDS.say("copyPath"), () -> Clips.copy(line.entry().path()));
     }
 
     private void add(String id, String text, Runnable act) {
@@ -202,9 +207,9 @@ public final class HistoryPage extends BorderPane {
             name.getStyleClass().removeAll("good", "warn");
             name.getStyleClass().add(line.entry().proven() ? "good" : "warn");
             what.setText(line.entry().title() + (line.note().isEmpty() ? "" : "  \u00b7 " + line.note()));
-            facts.setText(line.entry().day() + ", " + line.entry().reel() + ", " + line.entry().frames() + " frames, "
-                    + (line.there() ? "in " + line.file().getParent()
-                            : "not any more in " + line.file().getParent()));
+            facts.setText(WORDS.say("frames", line.entry().day(), line.entry().reel(), line.entry().frames(),
+                    (line.there() ? WORDS.say("in", line.file().getParent())
+                            : WORDS.say("notAnyMoreIn", line.file().getParent()))));
             setGraphic(box);
         }
     }

@@ -1,6 +1,7 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.words.Words;
 import java.util.List;
 import javafx.scene.image.WritableImage;
 import javafx.scene.layout.Background;
@@ -15,8 +16,10 @@ import javafx.scene.paint.ImagePattern;
  */
 final class GroundChoice {
 
+    private static final Words WORDS = Words.of(GroundChoice.class);
+
     private static final List<Rgb> COLOURS = List.of(Rgb.BLACK, Rgb.WHITE, new Rgb(128, 128, 128));
-    private static final List<String> WORDS = List.of("On black", "On white", "On grey");
+    private static final List<String> GROUNDS = List.of(WORDS.say("onBlack"), WORDS.say("onWhite"), WORDS.say("onGrey"));
 
     private final Region checker = new Region();
     private Rgb own;
@@ -58,6 +61,6 @@ final class GroundChoice {
     }
 
     String words() {
-        return asked < 0 ? "Checker" : WORDS.get(asked);
+        return asked < 0 ? WORDS.say("checker") : GROUNDS.get(asked);
     }
 }

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Alongside;
 import dev.vat.desktop.band.ComparedStrip;
 import dev.vat.desktop.band.DifferenceStrip;
@@ -34,6 +35,8 @@ import javafx.scene.shape.Rectangle;
  * The picture: what will be in the file, made by the viewer process at the shown size, with what is needed to play it.
  */
 public final class PictureArea extends BorderPane {
+
+    private static final Words WORDS = Words.of(PictureArea.class);
 
     /** What is done with a picture that is cut off and dragged while the whole of its frame is seen. */
     public interface Dragged {
@@ -577,8 +580,8 @@ public final class PictureArea extends BorderPane {
         safe.setVisible(transport.showsSafeAreas());
         safe.over(x, y, width, height);
         views.over(x, y, width, height);
-        player.strip().size().ifPresent(size -> head.setScale(transport.isActualSize() ? times + ":1" : "fit "
-                + Math.round(100 * width * density / seen(player.strip(), size).width()) + " %"));
+        player.strip().size().ifPresent(size -> head.setScale(transport.isActualSize() ? times + ":1"
+                : WORDS.say("fit", Math.round(100 * width * density / seen(player.strip(), size).width()))));
     }
 
     private void words() {
@@ -593,7 +596,8 @@ public final class PictureArea extends BorderPane {
         head.show(strip, heading, place);
         transport.showSound(sound.words());
         transport.show(ground.words(), strip.transparent(), strip.floating(), player.isPlaying() && !pace.words().isEmpty() ? pace.words()
-                : player.dropped() == 0 ? "" : player.dropped() + " dropped", (strip.remark(place) + "  " + strip.describe()).strip());
+                : player.dropped() == 0 ? "" : WORDS.say("dropped", player.dropped()),
+                (strip.remark(place) + "  " + strip.describe()).strip());
     }
 
     public void close() {

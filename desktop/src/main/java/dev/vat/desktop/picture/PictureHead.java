@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Parts;
 import javafx.scene.control.Label;
@@ -10,6 +11,8 @@ import javafx.scene.layout.Region;
 
 /** The bar above the picture: whose it is, where in that, and how it is looked at. */
 final class PictureHead extends HBox {
+
+    private static final Words WORDS = Words.of(PictureHead.class);
 
     private static final double ROOMY = 620;
 
@@ -30,10 +33,11 @@ final class PictureHead extends HBox {
         whole.textProperty().bind(whose.textProperty());
         whose.setTooltip(whole);
         timecode.setMinWidth(Region.USE_PREF_SIZE);
+        seconds.setMinWidth(Region.USE_PREF_SIZE);
         scale.setMinWidth(Region.USE_PREF_SIZE);
         seconds.managedProperty().bind(widthProperty().greaterThan(ROOMY));
         seconds.visibleProperty().bind(seconds.managedProperty());
-        scale.setTooltip(new Tooltip("How large the picture is shown, and as a display for sRGB (IEC 61966-2-1) shows it"));
+        scale.setTooltip(new Tooltip(WORDS.say("howLargeThePictureIsShown")));
         looks.setMinWidth(Region.USE_PREF_SIZE);
         getChildren().addAll(whose, number, timecode, seconds, Parts.space(), looks, scale);
         getStyleClass().add("bar");
@@ -48,7 +52,7 @@ final class PictureHead extends HBox {
     void show(FrameTrack strip, String heading, long place) {
         whose.setText(heading);
         number.setText(strip.number(place));
-        timecode.setText(strip.timecode(place).map(Object::toString).orElse("no rate yet"));
+        timecode.setText(strip.timecode(place).map(Object::toString).orElse(WORDS.say("noRateYet")));
         seconds.setText(strip.rate().map(rate -> rate.seconds(place).toFixed(3) + " s").orElse(""));
     }
 

@@ -3,6 +3,7 @@ package dev.vat.desktop.picture;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.sound.SoundInStep;
@@ -20,6 +21,8 @@ import org.slf4j.LoggerFactory;
 
 /** The sound of what is shown: fetched once from the viewer process, heard while pictures play at their rate. */
 final class PictureSound implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(PictureSound.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(PictureSound.class);
 
@@ -133,7 +136,8 @@ final class PictureSound implements AutoCloseable {
 
     /** What the sound button says, or empty where there is no sound. */
     Optional<String> words() {
-        return !there ? Optional.empty() : Optional.of(sound.hasNoDevice() ? "No sound device" : on ? "Sound on" : "Sound off");
+        return !there ? Optional.empty()
+                : Optional.of(sound.hasNoDevice() ? WORDS.say("noSoundDevice") : on ? WORDS.say("soundOn") : WORDS.say("soundOff"));
     }
 
     void toggle() {

@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
 import java.util.function.LongPredicate;
 import java.util.function.LongSupplier;
@@ -9,6 +10,8 @@ import java.util.function.LongSupplier;
  * drops frames; what isn't is waited for in order, as fast as it comes, and time counts anew from there.
  */
 final class PlayPace {
+
+    private static final Words WORDS = Words.of(PlayPace.class);
 
     private static final int MOST_LATE = 1000;
     private static final long UNTIL_SAID = 300_000_000L;
@@ -75,7 +78,7 @@ final class PlayPace {
         lastWait = now;
         long passed = now - fillStart;
         if (passed > UNTIL_SAID) {
-            words = "filling, " + Math.round((filled.getAsLong() - filledAtStart) * 1e9 / passed) + " a second";
+            words = WORDS.say("fillingASecond", Math.round((filled.getAsLong() - filledAtStart) * 1e9 / passed));
         }
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
@@ -29,6 +30,8 @@ import org.slf4j.LoggerFactory;
  * that nothing stays behind.
  */
 final class PlayedFile implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(PlayedFile.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(PlayedFile.class);
     /**
@@ -135,7 +138,7 @@ final class PlayedFile implements AutoCloseable {
                 for (long at = (long) blocks[i] * block; part.hasRemaining();) {
                     int read = channel().read(part, at);
                     if (read < 0) {
-                        throw new IOException("the file of played pictures is shorter than it was");
+                        throw new IOException(WORDS.say("theFileOfPlayedPictures"));
                     }
                     at += read;
                 }

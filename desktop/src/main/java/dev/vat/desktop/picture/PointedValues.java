@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.ViewerMessage;
 import java.nio.ByteBuffer;
@@ -11,6 +12,8 @@ import javafx.util.Duration;
 
 /** The samples under the pointer: as they are stored, of one picture or two, and as they are shown. */
 final class PointedValues extends Label {
+
+    private static final Words WORDS = Words.of(PointedValues.class);
 
     private static final double MARGIN = 8;
 
@@ -96,7 +99,7 @@ final class PointedValues extends Label {
         String display = displayed();
         CompletableFuture<String> one = viewer.sample(first, pointX, pointY);
         CompletableFuture<String> other = second == null ? CompletableFuture.completedFuture(null) : viewer.sample(second, pointX, pointY);
-        one.thenCombine(other, (a, b) -> b == null ? a + "   shown " + display : "1  " + a + "   shown " + display + "\n2  " + b)
+        one.thenCombine(other, (a, b) -> b == null ? WORDS.say("shown", a, display) : WORDS.say("1Shown2", a, display, b))
                 .whenComplete((words, failure) -> Platform.runLater(() -> {
                     if (number == asked && first != null && inside) {
                         setText(failure == null ? words : String.valueOf(failure.getMessage()));

@@ -1,6 +1,7 @@
 package dev.vat.desktop.picture;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
@@ -34,27 +35,27 @@ import javafx.scene.layout.Region;
  */
 final class Transport extends HBox {
 
+    private static final Words WORDS = Words.of(Transport.class);
+
     private static final List<Rational> SPEEDS = List.of(Rational.ONE, Rational.of(1, 2), Rational.of(1, 4));
 
     private final Player player;
     private final Button play = Controls.button("");
-    private final ToggleButton loop = toggle("loop", "Loop", "Begin again at the end (Shift+L)");
-    private final ToggleButton every = toggle("every-frame", "Every frame", "Show every frame, even if that is slower than the rate (E)");
-    private final ToggleButton backwards = toggle("backwards", "Backwards", "Play from the end to the start (J)");
-    private final Button speed = Controls.button("Speed");
-    private final ToggleButton actual = toggle("actual-size", "1:1", "One stored pixel on one pixel of the screen (1)");
-    private final ToggleButton alpha = toggle("show-alpha", "Alpha", "Alpha as grey, white is opaque (A)");
-    private final ToggleButton odd = toggle("show-odd", "Odd values", "Marks where samples are no number, infinite or below zero (V)");
-    private final ToggleButton safe = toggle("safe-areas", "Safe areas", "What viewers see of the action, and where words may stand, after "
-            + "EBU R 95 (G)");
-    private final ToggleButton values = toggle("show-values", "Values", "The samples under the pointer, as they are stored and as "
-            + "they are shown (D)");
-    private final Button compare = Controls.button("Compare");
-    private final Button ground = Controls.button("Ground");
+    private final ToggleButton loop = toggle("loop", WORDS.say("loop"), WORDS.say("beginAgainAtTheEndShift"));
+    private final ToggleButton every = toggle("every-frame", WORDS.say("everyFrame"), WORDS.say("showEveryFrameEvenIfThat"));
+    private final ToggleButton backwards = toggle("backwards", WORDS.say("backwards"), WORDS.say("playFromTheEndToTheStart"));
+    private final Button speed = Controls.button(WORDS.say("speed"));
+    private final ToggleButton actual = toggle("actual-size", "1:1", WORDS.say("oneStoredPixelOnOnePixel"));
+    private final ToggleButton alpha = toggle("show-alpha", WORDS.say("alpha"), WORDS.say("alphaAsGreyWhiteIsOpaque"));
+    private final ToggleButton odd = toggle("show-odd", WORDS.say("oddValues"), WORDS.say("marksWhereSamplesAreNoNumber"));
+    private final ToggleButton safe = toggle("safe-areas", WORDS.say("safeAreas"), WORDS.say("whatViewersSeeOfTheAction"));
+    private final ToggleButton values = toggle("show-values", WORDS.say("values"), WORDS.say("theSamplesUnderThePointer"));
+    private final Button compare = Controls.button(WORDS.say("compare"));
+    private final Button ground = Controls.button(WORDS.say("ground"));
     private final Button sound = Controls.button("");
     private final Label dropped = new Label();
     private final Label facts = new Label();
-    private final Button view = Controls.button("View");
+    private final Button view = Controls.button(WORDS.say("view"));
     private final Button pace = Controls.button("");
     private final HBox looks;
     private final HBox switches;
@@ -70,15 +71,15 @@ final class Transport extends HBox {
         this.player = player;
         play.setGraphic(Icon.PLAY.node());
         play.setId("play");
-        play.setAccessibleText("Play");
-        play.setTooltip(new Tooltip("Play (Space)"));
+        play.setAccessibleText(WORDS.say("play"));
+        play.setTooltip(new Tooltip(WORDS.say("playSpace")));
         play.setOnAction(_ -> player.play(!player.isPlaying()));
         loop.setSelected(true);
         loop.setOnAction(_ -> player.setLoop(loop.isSelected()));
         every.setOnAction(_ -> player.setEveryFrame(every.isSelected()));
         backwards.setOnAction(_ -> player.setBackwards(backwards.isSelected()));
         speed.setId("speed");
-        speed.setTooltip(new Tooltip("Full, half, quarter speed (S)"));
+        speed.setTooltip(new Tooltip(WORDS.say("fullHalfQuarterSpeedS")));
         speed.setOnAction(_ -> nextSpeed());
         actual.setOnAction(_ -> again.run());
         alpha.setOnAction(_ -> again.run());
@@ -86,13 +87,13 @@ final class Transport extends HBox {
         safe.setOnAction(_ -> again.run());
         values.setOnAction(_ -> again.run());
         this.compare.setId("compare-with");
-        this.compare.setTooltip(new Tooltip("Compare it with another picture in step: source, reel, file, test encode, version (C)"));
+        this.compare.setTooltip(new Tooltip(WORDS.say("compareItWithAnotherPicture")));
         this.compare.setOnAction(_ -> compare.accept(this.compare));
         ground.setId("ground");
-        ground.setTooltip(new Tooltip("Checker, black, white or grey behind transparent places (B)"));
+        ground.setTooltip(new Tooltip(WORDS.say("checkerBlackWhiteOrGrey")));
         ground.setOnAction(_ -> nextGround.run());
         sound.setId("sound");
-        sound.setTooltip(new Tooltip("Sound while playing at full speed, on or off (U)"));
+        sound.setTooltip(new Tooltip(WORDS.say("soundWhilePlayingAtFull")));
         sound.setOnAction(_ -> otherSound.run());
         showSound(Optional.empty());
         dropped.getStyleClass().addAll("mono", "dim");
@@ -105,14 +106,14 @@ final class Transport extends HBox {
         Tooltip whole = new Tooltip();
         whole.textProperty().bind(facts.textProperty());
         facts.setTooltip(whole);
-        getChildren().addAll(button("to-start", Icon.BACK, "First frame (Home)", () -> player.seek(player.first())),
-                button("step-back", Icon.STEP_BACK, "One frame back (Left)", () -> player.step(-1)), play,
-                button("step-forward", Icon.STEP_FORWARD, "One frame on (Right)", () -> player.step(1)),
-                button("to-end", Icon.FORWARD, "Last frame (End)", () -> player.seek(player.last())), loop, pace, sound,
+        getChildren().addAll(button("to-start", Icon.BACK, WORDS.say("firstFrameHome"), () -> player.seek(player.first())),
+                button("step-back", Icon.STEP_BACK, WORDS.say("oneFrameBackLeft"), () -> player.step(-1)), play,
+                button("step-forward", Icon.STEP_FORWARD, WORDS.say("oneFrameOnRight"), () -> player.step(1)),
+                button("to-end", Icon.FORWARD, WORDS.say("lastFrameEnd"), () -> player.seek(player.last())), loop, pace, sound,
                 Parts.space(), dropped, facts);
         switches = Parts.row(every, backwards, speed, actual, safe, alpha, odd, values, ground);
-        menu(view, "view", "How the picture is looked at", this::views);
-        menu(pace, "pace", "How fast it plays, and which way", this::paces);
+        menu(view, "view", WORDS.say("howThePictureIsLookedAt"), this::views);
+        menu(pace, "pace", WORDS.say("howFastItPlaysAndWhichWay"), this::paces);
         every.selectedProperty().addListener((_, _, _) -> words());
         backwards.selectedProperty().addListener((_, _, _) -> words());
         for (ToggleButton each : List.of(actual, safe, alpha, odd, values)) {
@@ -193,7 +194,7 @@ final class Transport extends HBox {
             }
         }
         if (ground.isManaged()) {
-            items.add(Controls.item("look-ground", "Ground: " + ground.getText() + " (B)", ground::fire));
+            items.add(Controls.item("look-ground", WORDS.say("groundB", ground.getText()), ground::fire));
         }
         return items;
     }
@@ -223,14 +224,15 @@ final class Transport extends HBox {
     private void words() {
         List<String> seen = Stream.of(actual, safe, alpha, odd, values).filter(ToggleButton::isSelected).map(ToggleButton::getText)
                 .toList();
-        view.setText(seen.isEmpty() ? "View" : "View: " + String.join(", ", seen));
-        pace.setText(words(player.speed()) + (backwards.isSelected() ? ", backwards" : "") + (every.isSelected() ? ", every frame" : ""));
+        view.setText(seen.isEmpty() ? WORDS.say("view") : WORDS.say("view2", String.join(", ", seen)));
+        pace.setText(words(player.speed()) + (backwards.isSelected() ? ", backwards" : "")
+                + (every.isSelected() ? WORDS.say("everyFrame2") : ""));
     }
 
     private static String words(Rational speed) {
-        return speed.equals(Rational.ONE) ? "Full speed"
-                : speed.compareTo(Rational.ONE) > 0 ? speed + " times speed"
-                        : speed.equals(Rational.of(1, 2)) ? "Half speed" : "Quarter speed";
+        return speed.equals(Rational.ONE) ? WORDS.say("fullSpeed")
+                : speed.compareTo(Rational.ONE) > 0 ? WORDS.say("timesSpeed", speed)
+                        : speed.equals(Rational.of(1, 2)) ? WORDS.say("halfSpeed") : WORDS.say("quarterSpeed");
     }
 
     boolean isEveryFrame() {

@@ -2,6 +2,7 @@ package dev.vat.desktop.picture;
 
 import dev.vat.core.layout.Area;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
 import javafx.scene.AccessibleRole;
@@ -17,6 +18,8 @@ import javafx.scene.layout.Region;
  * each shows, which the wheel makes larger and smaller. Arrows do the same for the one that has the keyboard.
  */
 final class ViewHandles extends Pane {
+
+    private static final Words WORDS = Words.of(ViewHandles.class);
 
     private static final double CORNER = 10;
     /** Places are round ones: half a percent. */
@@ -70,7 +73,7 @@ final class ViewHandles extends Pane {
         double x = area.left().toDouble() * getWidth();
         double y = area.top().toDouble() * getHeight();
         frames.get(view).resizeRelocate(x, y, area.width().toDouble() * getWidth(), area.height().toDouble() * getHeight());
-        frames.get(view).setAccessibleText("View " + (view + 1) + ", " + laidOut.name(view) + ", at " + area + " percent");
+        frames.get(view).setAccessibleText(WORDS.say("viewAtPercent", (view + 1), laidOut.name(view), area));
     }
 
     private Region frame(int view) {

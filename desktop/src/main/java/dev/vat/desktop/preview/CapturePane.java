@@ -10,6 +10,7 @@ import dev.vat.core.source.LeadIn;
 import dev.vat.core.source.RenderForecast;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Icon;
@@ -37,6 +38,8 @@ import javafx.scene.layout.VBox;
 
 /** What is to be captured of one camera, a test frame of it, and the button that does it. */
 final class CapturePane extends VBox {
+
+    private static final Words WORDS = Words.of(CapturePane.class);
 
     private static final Integer[] PERCENTS = {25, 50, 75, 100};
     private static final double TEST_WIDTH = 300;
@@ -73,13 +76,13 @@ final class CapturePane extends VBox {
     }
 
     private HBox acts() {
-        Button capture = Parts.button("capture-now", "Capture " + wish.drawn() + (wish.drawn() == 1 ? " frame" : " frames"),
+        Button capture = Parts.button("capture-now", WORDS.say("captureFrames", wish.drawn()),
                 () -> session.previews().capture(live, List.of(wish)));
         capture.getStyleClass().add("capture-now");
-        Button test = Parts.button("capture-test", "Test frame", () -> session.scenes().test(live, wish,
+        Button test = Parts.button("capture-test", WORDS.say("testFrame"), () -> session.scenes().test(live, wish,
                 Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));
         Label length = Parts.label(
-                wish.shown() + " frames, " + scene.rate().seconds(wish.shown()).toFixed(2) + " s at " + scene.rate().label(), "mono");
+                WORDS.say("framesSAt", wish.shown(), scene.rate().seconds(wish.shown()).toFixed(2), scene.rate().label()), "mono");
         length.setId("capture-length");
         return Parts.row(capture, test, length);
     }
@@ -106,11 +109,11 @@ final class CapturePane extends VBox {
             return tested.trouble() + ".";
         }
         if (tested.picture() == null) {
-            return "The scene is drawing a test frame.";
+            return WORDS.say("theSceneIsDrawingATestFrame");
         }
         Rational seconds = Rational.of(Math.max(1, Math.round(tested.seconds() * MILLION)), MILLION);
-        return "Frame " + CaptureAdvice.number(tested.picture().frame()) + " as it will be captured. One after the other: "
-                + RenderForecast.of(wish.drawn(), seconds).formula() + ".";
+        return WORDS.say("frameAsItWillBeCaptured", CaptureAdvice.number(tested.picture().frame()),
+                RenderForecast.of(wish.drawn(), seconds).formula());
     }
 
     private HBox advice(CaptureAdvice advice) {
@@ -130,18 +133,19 @@ final class CapturePane extends VBox {
         values.add(
                 Fields.text("capture-range", CaptureAdvice.range(wish.range()), 9, typed -> set(wish.withRange(FrameRange.parse(typed)))));
         if (camera.keyed() != null) {
-            values.add(choice("capture-keyed", "used by this camera", wish.range().equals(camera.keyed()),
+            values.add(choice("capture-keyed", WORDS.say("usedByThisCamera"), wish.range().equals(camera.keyed()),
                     () -> set(wish.withRange(camera.keyed()))));
         }
-        values.add(choice("capture-whole", "whole timeline", wish.range().equals(scene.timeline()),
+        values.add(choice("capture-whole", WORDS.say("wholeTimeline"), wish.range().equals(scene.timeline()),
                 () -> set(wish.withRange(scene.timeline()))));
-        selection.get().ifPresent(selected -> values.add(choice("capture-selected", "as selected, " + CaptureAdvice.range(selected),
+        selection.get().ifPresent(selected -> values.add(choice("capture-selected", WORDS.say("asSelected", CaptureAdvice.range(selected)),
                 wish.range().equals(selected), () -> set(wish.withRange(selected)))));
-        String keys = camera.keyed() == null ? "This camera has no keys. "
-                : "Keys from " + CaptureAdvice.range(camera.keyed()) + ", timeline " + CaptureAdvice.range(scene.timeline()) + ".";
+        String keys = camera.keyed() == null ? WORDS.say("thisCameraHasNoKeys")
+                : WORDS.say("keysFromTimeline", CaptureAdvice.range(camera.keyed()), CaptureAdvice.range(scene.timeline()));
         String notes = scene.notes().stream().filter(n -> wish.range().contains(n.frame()))
                 .map(n -> CaptureAdvice.number(n.frame()) + " " + n.text()).collect(Collectors.joining(", "));
-        return Fields.field("Range", notes.isEmpty() ? keys : keys + " The scene notes: " + notes + ".", values.toArray(Node[]::new));
+        return Fields.field(WORDS.say("range"), notes.isEmpty() ? keys : WORDS.say("theSceneNotes", keys, notes),
+                values.toArray(Node[]::new));
     }
 
     private static ToggleButton choice(String id, String text, boolean on, Runnable act) {
@@ -160,32 +164,34 @@ final class CapturePane extends VBox {
                     () -> set(wish.withSize(size))));
         }
         values.add(Fields.text("capture-size", wish.size().toString(), 9, typed -> set(wish.withSize(even(Size.parse(typed))))));
-        return Fields.field("Size", "The pixels that the file will have; the scene is set to " + scene.size() + ".",
+        return Fields.field(WORDS.say("size"), WORDS.say("thePixelsThatTheFileWill", scene.size()),
                 values.toArray(Node[]::new));
     }
 
     private static Size even(Size size) {
         if (size.width() % 2 != 0 || size.height() % 2 != 0) {
-            throw new IllegalArgumentException("H.264 takes even sizes alone, not " + size + ": " + (size.width() + size.width() % 2) + "x"
-                    + (size.height() + size.height() % 2) + " would do");
+            throw new IllegalArgumentException(
+                    WORDS.say("h264TakesEvenSizesAlone", size, (size.width() + size.width() % 2), (size.height() + size.height() % 2)));
         }
         return size;
     }
 
     private HBox step() {
-        String sentence = wish.every() == 1 ? "" : wish.range().count() + " by " + wish.every() + " is " + wish.drawn()
-                + (wish.keepLength() ? ", each shown for " + wish.every() + " frames." : ", which plays faster.");
-        return Fields.field("Step", sentence,
-                Fields.named("every",
+        String sentence = wish.every() == 1 ? "" : WORDS.say("byIs", wish.range().count(), wish.every(), wish.drawn(),
+                (wish.keepLength() ? WORDS.say("eachShownForFrames", wish.every()) : WORDS.say("whichPlaysFaster")));
+        return Fields.field(WORDS.say("step"), sentence,
+                Fields.named(WORDS.say("every"),
                         Fields.text("capture-step", Long.toString(wish.every()), 3, typed -> set(wish.withEvery(Fields.whole(typed, 1))))),
-                choice("capture-keep-length", "keep the length", wish.keepLength(), () -> set(wish.withKeepLength(!wish.keepLength()))));
+                choice("capture-keep-length", WORDS.say("keepTheLength"), wish.keepLength(),
+                        () -> set(wish.withKeepLength(!wish.keepLength()))));
     }
 
     private HBox shading() {
         String[] ids = scene.shadings().stream().map(Choice::id).toArray(String[]::new);
         Consumer<String> chosen = id -> set(wish.withShading(id));
-        return Fields.field("Shading", "What the scene works out; less is quicker.", Fields.choice("capture-shading", ids, wish.shading(),
-                id -> scene.shadings().stream().filter(s -> s.id().equals(id)).findFirst().map(Choice::title).orElse(id), chosen));
+        return Fields.field(WORDS.say("shading"), WORDS.say("whatTheSceneWorksOutLess"),
+                Fields.choice("capture-shading", ids, wish.shading(),
+                        id -> scene.shadings().stream().filter(s -> s.id().equals(id)).findFirst().map(Choice::title).orElse(id), chosen));
     }
 
     private HBox drawn() {
@@ -200,22 +206,21 @@ final class CapturePane extends VBox {
                 set(wish.withClasses(classes));
             }));
         }
-        return Fields.field("Drawn", "Construction marks are left out unless they are asked for.", values.toArray(Node[]::new));
+        return Fields.field(WORDS.say("drawn"), WORDS.say("constructionMarksAreLeft"), values.toArray(Node[]::new));
     }
 
     private HBox before() {
-        return Fields.field("Run before", wish.leadIn() == 0 ? "Frames that the scene runs before the first one is drawn, so that "
-                + "what drifts has settled."
-                : scene.rate().seconds(wish.leadIn()).toDecimal(2) + " s that aren't drawn, before frame "
-                        + CaptureAdvice.number(wish.range().first()) + ".",
+        return Fields.field(WORDS.say("runBefore"), wish.leadIn() == 0 ? WORDS.say("framesThatTheSceneRunsBefore")
+                : WORDS.say("sThatArentDrawnBeforeFrame", scene.rate().seconds(wish.leadIn()).toDecimal(2),
+                        CaptureAdvice.number(wish.range().first())),
                 Fields.text("capture-lead-in", Long.toString(wish.leadIn()), 6,
                         typed -> set(wish.withLeadIn(LeadIn.parse(typed, scene.rate())))),
-                Parts.label("frames, or seconds such as 8 s", "note"));
+                Parts.label(WORDS.say("framesOrSecondsSuchAs8S"), "note"));
     }
 
     private HBox written() {
-        return Fields.field("Written in", "",
-                choice("capture-named", "camera and frame", wish.named(), () -> set(wish.withNamed(!wish.named()))),
-                choice("capture-draft", "draft mark", wish.draft(), () -> set(wish.withDraft(!wish.draft()))));
+        return Fields.field(WORDS.say("writtenIn"), "",
+                choice("capture-named", WORDS.say("cameraAndFrame"), wish.named(), () -> set(wish.withNamed(!wish.named()))),
+                choice("capture-draft", WORDS.say("draftMark"), wish.draft(), () -> set(wish.withDraft(!wish.draft()))));
     }
 }

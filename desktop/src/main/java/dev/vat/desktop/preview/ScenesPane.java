@@ -5,6 +5,7 @@ import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -32,6 +33,8 @@ import javafx.scene.layout.VBox;
 /** Scenes that run on this machine, with their cameras under them: what each sees, and what is captured of it. */
 public final class ScenesPane extends VBox {
 
+    private static final Words WORDS = Words.of(ScenesPane.class);
+
     /** What the window does for cameras. */
     public interface CameraActions {
         /** Shows all previews of a camera through time. */
@@ -50,7 +53,7 @@ public final class ScenesPane extends VBox {
     private final Label progressWords = Parts.label("", "strong");
     private final ProgressBar progress = new ProgressBar();
     private final HBox progressRow = Parts.row(progress, progressWords, Parts.space(),
-            Parts.small("stop-capture", "Stop and keep what is there", this::stop));
+            Parts.small("stop-capture", WORDS.say("stopAndKeepWhatIsThere"), this::stop));
     private String open;
     private FeedPicture testFrame;
     private Image testImage;
@@ -86,14 +89,14 @@ public final class ScenesPane extends VBox {
         List<LiveScene> scenes = session.scenes().all();
         // Without a scene there is nothing to be seen here: one is started from the head's menu.
         Parts.present(this, !scenes.isEmpty() || session.scenes().isStarting() || session.previews().isGoing());
-        HBox head = Parts.row(Parts.label("Scenes", "strong"));
+        HBox head = Parts.row(Parts.label(WORDS.say("scenes"), "strong"));
         head.getStyleClass().add("filter-bar");
         if (scenes.isEmpty()) {
-            head.getChildren().add(Parts.label("The stand-in is starting", "note"));
+            head.getChildren().add(Parts.label(WORDS.say("theStandInIsStarting"), "note"));
         }
         head.getChildren().add(Parts.space());
         if (!session.previews().latest().isEmpty()) {
-            head.getChildren().add(Parts.small("director-reel", "Reel for the director", window::director));
+            head.getChildren().add(Parts.small("director-reel", WORDS.say("reelForTheDirector"), window::director));
         }
         rows.add(head);
         rows.add(progressRow);
@@ -104,7 +107,7 @@ public final class ScenesPane extends VBox {
     }
 
     private void scene(LiveScene scene, List<Node> rows) {
-        Label trouble = Parts.wrapped(scene.trouble().map(t -> t + ".").orElse("asking what it holds"), "note");
+        Label trouble = Parts.wrapped(scene.trouble().map(t -> t + ".").orElse(WORDS.say("askingWhatItHolds")), "note");
         Optional<SceneFacts> facts = scene.facts();
         if (facts.isEmpty() || scene.trouble().isPresent()) {
             if (scene.trouble().isPresent()) {
@@ -118,11 +121,10 @@ public final class ScenesPane extends VBox {
         }
         SceneFacts f = facts.get();
         HBox line = Parts.row(Parts.label(f.name(), "strong"),
-                Parts.label(CaptureAdvice.range(f.timeline()) + "   " + f.rate().label() + " a second   " + f.size() + "   "
-                        + f.cameras().size()
-                        + (f.cameras().size() == 1 ? " camera" : " cameras"), "mono"),
+                Parts.label(WORDS.say("aSecondCameras", CaptureAdvice.range(f.timeline()), f.rate().label(), f.size(), f.cameras().size()),
+                        "mono"),
                 Parts.space());
-        Button all = Parts.small("capture-all", "Capture all",
+        Button all = Parts.small("capture-all", WORDS.say("captureAll"),
                 () -> session.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
         all.setDisable(session.previews().isGoing());
         line.getChildren().add(all);
@@ -145,17 +147,18 @@ public final class ScenesPane extends VBox {
         });
         HBox name = Parts.row(Parts.label(camera.title(), "strong"), Parts.label(camera.id(), "note"), Parts.space());
         if (!previews.isEmpty()) {
-            name.getChildren().add(Parts.small("story-" + camera.id(), previews.size() + (previews.size() == 1 ? " preview" : " previews"),
+            name.getChildren().add(Parts.small("story-" + camera.id(), WORDS.say("previewsMade", previews.size()),
                     () -> window.story(facts.name(), camera.id())));
         }
         name.getChildren().add(capture);
-        String latest = previews.isEmpty() ? "" : "   last " + Moments.said(previews.getLast().made())
-                + (previews.getLast().revision() == facts.revision() ? "" : ", the scene was changed since");
-        Label figures = Parts.label((camera.keyed() == null ? "no keys" : "keys " + CaptureAdvice.range(camera.keyed())) + latest, "mono");
+        String latest = previews.isEmpty() ? "" : WORDS.say("last", Moments.said(previews.getLast().made()),
+                (previews.getLast().revision() == facts.revision() ? "" : WORDS.say("theSceneWasChangedSince")));
+        Label figures = Parts.label(
+                (camera.keyed() == null ? WORDS.say("noKeys") : WORDS.say("keys", CaptureAdvice.range(camera.keyed()))) + latest, "mono");
         figures.setId("camera-" + camera.id());
         figures.setMinWidth(0);
         VBox words = new VBox(name, figures);
-        scene.unseen(camera.id()).ifPresent(why -> words.getChildren().add(Parts.wrapped("It can't be seen: " + why + ".", "note")));
+        scene.unseen(camera.id()).ifPresent(why -> words.getChildren().add(Parts.wrapped(WORDS.say("itCantBeSeen", why), "note")));
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         StackPane picture = picture(scene, facts, camera);
@@ -191,7 +194,7 @@ public final class ScenesPane extends VBox {
         place.getStyleClass().add("thumbnail");
         place.setMinSize(THUMBNAIL, THUMBNAIL * (double) facts.size().height() / facts.size().width());
         place.setMaxSize(THUMBNAIL, place.getMinHeight());
-        place.setAccessibleText("What camera " + camera.id() + " sees");
+        place.setAccessibleText(WORDS.say("whatCameraSees", camera.id()));
         return place;
     }
 }

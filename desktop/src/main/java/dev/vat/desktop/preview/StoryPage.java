@@ -4,6 +4,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.look.ShownImage;
@@ -31,6 +32,8 @@ import javafx.scene.layout.VBox;
 
 /** All previews of one camera through time, the newest last: looked at, noted, approved, held against each other, deleted. */
 public final class StoryPage extends BorderPane {
+
+    private static final Words WORDS = Words.of(StoryPage.class);
 
     /** What the window does for a preview. */
     public interface StoryActions {
@@ -65,10 +68,10 @@ public final class StoryPage extends BorderPane {
         this.window = window;
         setId("story");
         getStyleClass().addAll("receipt", "history");
-        Label title = Parts.label("Previews of " + camera + ", " + scene, "receipt-title");
+        Label title = Parts.label(WORDS.say("previewsOf", camera, scene), "receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
-        Button compare = Parts.button("story-compare", "Compare what is ticked", this::compare);
-        HBox head = new HBox(title, Parts.space(), compare, Parts.button("close-story", "Back to the picture", window::close));
+        Button compare = Parts.button("story-compare", WORDS.say("compareWhatIsTicked"), this::compare);
+        HBox head = new HBox(title, Parts.space(), compare, Parts.button("close-story", WORDS.say("backToThePicture"), window::close));
         head.getStyleClass().add("receipt-head");
         strip.getStyleClass().add("story-strip");
         ScrollPane scroll = new ScrollPane(strip);
@@ -98,8 +101,8 @@ public final class StoryPage extends BorderPane {
     private void build() {
         strip.getChildren().setAll(shown.stream().map(this::card).toList());
         long bytes = shown.stream().mapToLong(Preview::bytes).sum();
-        summary.setText(shown.isEmpty() ? "None is kept."
-                : shown.size() + (shown.size() == 1 ? " preview, " : " previews, ") + RoughForecast.bytes(bytes));
+        summary.setText(shown.isEmpty() ? WORDS.say("noneIsKept")
+                : WORDS.say("countOfPreviews", shown.size(), RoughForecast.bytes(bytes)));
     }
 
     private VBox card(Preview preview) {
@@ -123,23 +126,24 @@ public final class StoryPage extends BorderPane {
         pick.setOnAction(_ -> pick(preview));
         Label name = Parts.label(id, "strong");
         HBox head = Parts.row(name, Parts.space(), pick);
-        Label when = Parts.label(Moments.said(preview.made()) + "   revision " + preview.revision(), "mono");
-        Label frames = Parts.label(CaptureAdvice.range(preview.range()) + "   " + preview.range().count() + " frames", "mono");
+        Label when = Parts.label(WORDS.say("revision", Moments.said(preview.made()), preview.revision()), "mono");
+        Label frames = Parts.label(WORDS.say("frames", CaptureAdvice.range(preview.range()), preview.range().count()), "mono");
         Label facts = Parts.label(preview.wish().size() + (preview.wish().shading() == null ? "" : "   " + preview.wish().shading()),
                 "mono");
         Label state = Parts.wrapped(state(preview), preview.isWhole() ? "note" : "warn");
         TextField note = new TextField(preview.note() == null ? "" : preview.note());
         note.setId("note-" + id);
-        note.setPromptText("A note, kept with Enter");
+        note.setPromptText(WORDS.say("aNoteKeptWithEnter"));
         note.setOnAction(_ -> session.previews().note(preview, note.getText()));
-        ToggleButton approve = Controls.toggle(preview.approved() ? "Approved" : "Approve");
+        ToggleButton approve = Controls.toggle(preview.approved() ? WORDS.say("approved") : WORDS.say("approve"));
         approve.setId("approve-" + id);
         approve.setSelected(preview.approved());
         approve.setOnAction(_ -> session.previews().approve(preview, approve.isSelected()));
-        FlowPane acts = new FlowPane(6, 6, Parts.button("take-" + id, "Show", () -> window.take(preview)), approve, delete(preview, id));
+        FlowPane acts = new FlowPane(6, 6, Parts.button("take-" + id, WORDS.say("show"), () -> window.take(preview)), approve,
+                delete(preview, id));
         VBox card = new VBox(6, picture, head, when, frames, facts);
         if (preview.wish().leadIn() > 0) {
-            card.getChildren().add(Parts.label(preview.wish().leadIn() + " run before", "mono"));
+            card.getChildren().add(Parts.label(WORDS.say("runBefore", preview.wish().leadIn()), "mono"));
         }
         card.getChildren().addAll(state, note, acts);
         card.setId("preview-" + id);
@@ -164,22 +168,23 @@ public final class StoryPage extends BorderPane {
     }
 
     private static String state(Preview preview) {
-        String idle = preview.idle() == null ? "" : "Nothing moves after " + CaptureAdvice.number(preview.idle()) + ". ";
+        String idle = preview.idle() == null ? "" : WORDS.say("nothingMovesAfter", CaptureAdvice.number(preview.idle()));
         return idle + (preview.isWhole() ? RoughForecast.bytes(preview.bytes())
-                : preview.drawn() + " of " + preview.wish().drawn() + " frames: " + preview.why() + ".");
+                : WORDS.say("ofFrames", preview.drawn(), preview.wish().drawn(), preview.why()));
     }
 
     /** Asks a second time, and says what it frees. */
     private Button delete(Preview preview, String id) {
         boolean asked = preview.file().equals(doomed);
-        return Parts.button("delete-" + id, asked ? "Delete it for good" : "Delete, frees " + RoughForecast.bytes(preview.bytes()), () -> {
-            if (asked) {
-                session.previews().delete(preview);
-            } else {
-                doomed = preview.file();
-                build();
-            }
-        });
+        return Parts.button("delete-" + id,
+                asked ? WORDS.say("deleteItForGood") : WORDS.say("deleteFrees", RoughForecast.bytes(preview.bytes())), () -> {
+                    if (asked) {
+                        session.previews().delete(preview);
+                    } else {
+                        doomed = preview.file();
+                        build();
+                    }
+                });
     }
 
     private void pick(Preview preview) {
@@ -200,7 +205,7 @@ public final class StoryPage extends BorderPane {
         if (chosen.size() == 2) {
             window.compare(named(chosen.getFirst()), named(chosen.getLast()));
         } else {
-            session.say("Tick two previews to compare them in step.");
+            session.say(WORDS.say("tickTwoPreviewsToCompare"));
         }
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.runs;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.RunQueueModel;
@@ -10,6 +11,8 @@ import javafx.scene.layout.Priority;
 
 /** Something that is to be made later, on its line. */
 final class LaterLine extends HBox {
+
+    private static final Words WORDS = Words.of(LaterLine.class);
 
     /** What a line is made for: another state makes another line. */
     record Shown(Waiting waiting, String state) {}
@@ -28,14 +31,14 @@ final class LaterLine extends HBox {
         words.setMaxWidth(Double.MAX_VALUE);
         HBox.setHgrow(words, Priority.ALWAYS);
         getChildren().addAll(title, words,
-                Parts.small("later-first-" + waiting.id(), "First", () -> later.move(waiting.id(), Integer.MIN_VALUE / 2)),
-                Parts.small("later-down-" + waiting.id(), "Down", () -> later.move(waiting.id(), 1)),
+                Parts.small("later-first-" + waiting.id(), WORDS.say("first"), () -> later.move(waiting.id(), Integer.MIN_VALUE / 2)),
+                Parts.small("later-down-" + waiting.id(), WORDS.say("down"), () -> later.move(waiting.id(), 1)),
                 Parts.small("later-at-" + waiting.id(), "At\u2026",
-                        () -> ask.text("Not to start before (18:30, or 2031-05-04T18:30)", "")
+                        () -> ask.text(WORDS.say("notToStartBefore1830Or2031"), "")
                                 .filter(text -> !text.isBlank()).ifPresent(text -> later.startAt(waiting.id(), text))),
                 waiting.held() || waiting.notBefore() != null
-                        ? Parts.small("later-release-" + waiting.id(), "Release", () -> later.hold(waiting.id(), false))
-                        : Parts.small("later-hold-" + waiting.id(), "Hold", () -> later.hold(waiting.id(), true)),
-                Parts.small("later-remove-" + waiting.id(), "Remove", () -> later.remove(waiting.id())));
+                        ? Parts.small("later-release-" + waiting.id(), WORDS.say("release"), () -> later.hold(waiting.id(), false))
+                        : Parts.small("later-hold-" + waiting.id(), WORDS.say("hold"), () -> later.hold(waiting.id(), true)),
+                Parts.small("later-remove-" + waiting.id(), WORDS.say("remove"), () -> later.remove(waiting.id())));
     }
 }

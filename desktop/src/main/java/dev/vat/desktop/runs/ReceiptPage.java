@@ -2,6 +2,7 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
@@ -24,6 +25,8 @@ import javafx.scene.layout.VBox;
 /** A receipt to be read: the verdict, planned against found line by line, picture against source, what stands in. */
 public final class ReceiptPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(ReceiptPage.class);
+
     private static final int MOST_FILLS = 12;
     private static final int PAIRS = 2;
 
@@ -44,8 +47,8 @@ public final class ReceiptPage extends BorderPane {
         target.getStyleClass().add("note");
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(title, target, space, Parts.button("write-sheet", "Proof sheet", sheet),
-                Parts.button("watch-from-receipt", "Watch the file", () -> watch.accept(0)),
+        HBox head = new HBox(title, target, space, Parts.button("write-sheet", WORDS.say("proofSheet"), sheet),
+                Parts.button("watch-from-receipt", WORDS.say("watchTheFile"), () -> watch.accept(0)),
                 Parts.button("close-receipt", back, close));
         head.getStyleClass().add("receipt-head");
         VBox body = new VBox(verdict(receipt), comparison(receipt));
@@ -58,7 +61,7 @@ public final class ReceiptPage extends BorderPane {
             body.getChildren().add(fills(receipt, watch));
         }
         if (!receipt.notes().isEmpty()) {
-            VBox notes = section("Notes");
+            VBox notes = section(WORDS.say("notes"));
             receipt.notes().forEach(note -> notes.getChildren().add(Parts.wrapped(note)));
             body.getChildren().add(notes);
         }
@@ -70,10 +73,10 @@ public final class ReceiptPage extends BorderPane {
     }
 
     private static Label verdict(Receipt receipt) {
-        String words = receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned."
-                : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
+        String words = receipt.proven() ? WORDS.say("provenReopenedDecodedWhole")
+                : WORDS.say("notProven", String.join("; ", receipt.reasons()));
         if (receipt.usedAnyway() != null) {
-            words += " Taken into use all the same, " + day(receipt.usedAnyway()) + ".";
+            words += WORDS.say("takenIntoUseAllTheSame", day(receipt.usedAnyway()));
         }
         Label verdict = Parts.wrapped(words);
         verdict.setId("receipt-verdict");
@@ -95,33 +98,33 @@ public final class ReceiptPage extends BorderPane {
             Label name = new Label(line.name());
             name.getStyleClass().add("fact-name");
             name.setMinWidth(Region.USE_PREF_SIZE);
-            Label found = Parts.wrapped(line.agrees() ? line.found() : line.found() + ", planned " + line.planned());
+            Label found = Parts.wrapped(line.agrees() ? line.found() : WORDS.say("planned", line.found(), line.planned()));
             found.getStyleClass().setAll("label", "fact", line.agrees() ? "good" : "fault");
             found.setGraphic((line.agrees() ? Icon.PROVEN : Icon.BLOCKER).node());
             grid.add(name, column, i % each);
             grid.add(found, column + 1, i % each);
         }
-        VBox section = section("As planned, as found");
+        VBox section = section(WORDS.say("asPlannedAsFound"));
         section.getChildren().add(grid);
         if (!receipt.spacing().isEmpty()) {
-            section.getChildren().add(Parts.wrapped("From frame to frame: "
-                    + receipt.spacing().stream().map(s -> s.seconds() + " s, " + s.times() + " times").collect(Collectors.joining("; "))
-                    + "."));
+            section.getChildren().add(Parts.wrapped(WORDS.say("fromFrameToFrame",
+                    receipt.spacing().stream().map(s -> WORDS.say("sTimes", s.seconds(), s.times())).collect(Collectors.joining("; ")))));
         }
         if (receipt.loudness() != null) {
-            section.getChildren().add(Parts.wrapped("Loudness (EBU R 128): " + receipt.loudness().words() + "."));
+            section.getChildren().add(Parts.wrapped(WORDS.say("loudnessEBUR128", receipt.loudness().words())));
         }
         return section;
     }
 
     private static VBox quality(Receipt receipt, FilePictures pictures, LongConsumer watch) {
         Receipt.Quality q = receipt.quality();
-        VBox section = section("Picture against source");
-        String mean = q.meanPsnr() == null ? "not a bit differs" : String.format(Locale.ROOT, "mean %.2f dB", q.meanPsnr());
-        String worst = q.worstPsnr() == null ? "" : String.format(Locale.ROOT, "worst frame %d (%s): %.2f dB; lowest SSIM %.4f",
-                q.worstFrame(), q.worstSource(), q.worstPsnr(), q.worstSsim());
-        section.getChildren().addAll(Parts.wrapped("PSNR of luma, each decoded frame against what the encoder was given: " + mean),
-                new FlowPane(8, 4, Parts.wrapped(worst), Parts.button("watch-worst", "Watch it", () -> watch.accept(q.worstFrame()))));
+        VBox section = section(WORDS.say("pictureAgainstSource"));
+        String mean = q.meanPsnr() == null ? WORDS.say("notABitDiffers") : WORDS.say("meanDB", "%.2f".formatted(q.meanPsnr()));
+        String worst = q.worstPsnr() == null ? "" : WORDS.say("worstFrameDBLowestSSIM", q.worstFrame(), q.worstSource(),
+                "%.2f".formatted(q.worstPsnr()), "%.4f".formatted(q.worstSsim()));
+        section.getChildren().addAll(Parts.wrapped(WORDS.say("psnrOfLumaEachDecodedFrame", mean)),
+                new FlowPane(8, 4, Parts.wrapped(worst),
+                        Parts.button("watch-worst", WORDS.say("watchIt"), () -> watch.accept(q.worstFrame()))));
         if (q.worst().size() > 1) {
             section.getChildren().add(worst(q, pictures, watch));
         }
@@ -133,14 +136,14 @@ public final class ReceiptPage extends BorderPane {
         FlowPane row = new FlowPane(8, 8);
         row.setId("receipt-worst");
         for (Receipt.Worst frame : quality.worst()) {
-            Label words = new Label(String.format(Locale.ROOT, "%d  %.1f dB", frame.frame(), frame.psnr()));
+            Label words = new Label(String.format(Locale.ROOT, WORDS.say("d1fDB"), frame.frame(), frame.psnr()));
             words.getStyleClass().addAll("mono", "note");
             Button one = Controls.button("");
             one.setGraphic(new VBox(2, pictures.of(frame.frame()), words));
             one.setId("worst-" + frame.frame());
-            one.setAccessibleText("Watch frame " + frame.frame() + ", " + frame.source());
-            one.setTooltip(new Tooltip(String.format(Locale.ROOT, "Frame %d, made of %s: PSNR %.2f dB, SSIM %.4f", frame.frame(),
-                    frame.source(), frame.psnr(), frame.ssim())));
+            one.setAccessibleText(WORDS.say("watchFrame", frame.frame(), frame.source()));
+            one.setTooltip(new Tooltip(WORDS.say("frameMadeOfPSNRDBSSIM", frame.frame(), frame.source(), "%.2f".formatted(frame.psnr()),
+                    "%.4f".formatted(frame.ssim()))));
             one.getStyleClass().add("picture-button");
             one.setOnAction(_ -> watch.accept(frame.frame()));
             row.getChildren().add(one);
@@ -149,35 +152,35 @@ public final class ReceiptPage extends BorderPane {
     }
 
     private static VBox origin(Receipt receipt) {
-        VBox section = section("Made from");
+        VBox section = section(WORDS.say("madeFrom"));
         for (Receipt.SourceLine source : receipt.sources()) {
-            section.getChildren().add(Parts.wrapped(source.name() + "  " + source.first() + " to " + source.last()
-                    + (source.step() == 1 ? "" : " by " + source.step()) + ", " + source.count() + " frames"));
+            section.getChildren().add(Parts.wrapped(WORDS.say("toFrames", source.name(), source.first(), source.last(),
+                    (source.step() == 1 ? "" : WORDS.say("by", source.step())), source.count())));
         }
         section.getChildren().addAll(
-                Parts.wrapped("Rate " + receipt.rate() + " frames a second, " + receipt.rateOrigin() + "."),
-                Parts.wrapped("Made " + day(receipt.made()) + " by Vat " + receipt.vat() + " with " + receipt.library() + ", in "
-                        + receipt.parts().size() + (receipt.parts().size() == 1 ? " part." : " parts.")));
+                Parts.wrapped(WORDS.say("rateFramesASecond", receipt.rate(), receipt.rateOrigin())),
+                Parts.wrapped(
+                        WORDS.say("madeByVatWithInParts", day(receipt.made()), receipt.vat(), receipt.library(), receipt.parts().size())));
         Label sha = new Label("SHA-256 " + receipt.sha256());
         sha.getStyleClass().addAll("mono", "note");
         sha.setMinWidth(0);
         sha.setId("receipt-sha");
-        HBox line = new HBox(8, sha, Parts.button("copy-sha", "Copy", () -> Clips.copy(receipt.sha256())));
+        HBox line = new HBox(8, sha, Parts.button("copy-sha", WORDS.say("copy"), () -> Clips.copy(receipt.sha256())));
         line.getStyleClass().add("row");
         section.getChildren().add(line);
         return section;
     }
 
     private static VBox fills(Receipt receipt, LongConsumer watch) {
-        VBox section = section("What stands in for frames that could not be used: " + receipt.fills().size());
+        VBox section = section(WORDS.say("whatStandsInForFramesThat", receipt.fills().size()));
         for (Receipt.Fill fill : receipt.fills().stream().limit(MOST_FILLS).toList()) {
-            section.getChildren().add(new FlowPane(8, 4, Parts.wrapped("frame " + fill.frame() + ": " + fill.source() + " "
-                    + fill.wanted() + ", " + fill.shown()),
-                    Parts.button("watch-fill-" + fill.frame(), "Watch it", () -> watch.accept(fill.frame()))));
+            section.getChildren()
+                    .add(new FlowPane(8, 4, Parts.wrapped(WORDS.say("frame", fill.frame(), fill.source(), fill.wanted(), fill.shown())),
+                            Parts.button("watch-fill-" + fill.frame(), WORDS.say("watchIt"), () -> watch.accept(fill.frame()))));
         }
         if (receipt.fills().size() > MOST_FILLS) {
-            section.getChildren().add(Parts.wrapped("and " + receipt.fills().stream().skip(MOST_FILLS)
-                    .map(f -> Long.toString(f.frame())).collect(Collectors.joining(", "))));
+            section.getChildren().add(Parts.wrapped(WORDS.say("and", receipt.fills().stream().skip(MOST_FILLS)
+                    .map(f -> Long.toString(f.frame())).collect(Collectors.joining(", ")))));
         }
         return section;
     }

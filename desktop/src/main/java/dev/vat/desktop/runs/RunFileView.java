@@ -1,6 +1,7 @@
 package dev.vat.desktop.runs;
 
 import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -18,6 +19,8 @@ import javafx.scene.layout.Region;
 
 /** One file of a run on its line; it stays the same node while its figures change, so that its buttons can be pressed. */
 final class RunFileView extends HBox {
+
+    private static final Words WORDS = Words.of(RunFileView.class);
 
     /** What can be done with a file. */
     interface Acts {
@@ -61,14 +64,14 @@ final class RunFileView extends HBox {
         words.setMaxWidth(Double.MAX_VALUE);
         figures.getStyleClass().add("mono");
         figures.setMinWidth(Region.USE_PREF_SIZE);
-        figures.setTooltip(forecast == null ? null : new Tooltip("Forecast before anything was tried, " + forecast));
-        watch = Parts.small("watch-" + target, "Watch", () -> acts.watch(target, Path.of(progress.path())));
-        done = Parts.small("watch-done-" + target, "Watch what is done", () -> acts.watchDone(target));
-        receipt = Parts.small("receipt-" + target, "Receipt", () -> acts.receipt(Path.of(progress.receipt())));
-        reveal = Parts.small("reveal-" + target, "Show folder", () -> acts.reveal(Path.of(progress.path())));
-        copy = Parts.small("copy-path-" + target, "Copy path", () -> Clips.copy(progress.path()));
-        useAnyway = Parts.small("use-anyway-" + target, "Use it anyway", () -> acts.useAnyway(target));
-        useAnyway.setTooltip(new Tooltip("Moves the file out of the work folder without a proof; its receipt says so"));
+        figures.setTooltip(forecast == null ? null : new Tooltip(WORDS.say("forecastBeforeAnythingWas", forecast)));
+        watch = Parts.small("watch-" + target, WORDS.say("watch"), () -> acts.watch(target, Path.of(progress.path())));
+        done = Parts.small("watch-done-" + target, WORDS.say("watchWhatIsDone"), () -> acts.watchDone(target));
+        receipt = Parts.small("receipt-" + target, WORDS.say("receipt"), () -> acts.receipt(Path.of(progress.receipt())));
+        reveal = Parts.small("reveal-" + target, WORDS.say("showFolder"), () -> acts.reveal(Path.of(progress.path())));
+        copy = Parts.small("copy-path-" + target, WORDS.say("copyPath"), () -> Clips.copy(progress.path()));
+        useAnyway = Parts.small("use-anyway-" + target, WORDS.say("useItAnyway"), () -> acts.useAnyway(target));
+        useAnyway.setTooltip(new Tooltip(WORDS.say("movesTheFileOutOfTheWork")));
         getChildren().addAll(title, bar, words, figures, watch, done, receipt, reveal, copy, useAnyway);
     }
 
@@ -83,7 +86,8 @@ final class RunFileView extends HBox {
         });
         words.setText(RunWords.of(p, planned));
         figures.setText(
-                p.bytes() == 0 ? "" : RoughForecast.bytes(p.bytes()) + (expected > 0 ? " of some " + RoughForecast.bytes(expected) : ""));
+                p.bytes() == 0 ? ""
+                        : RoughForecast.bytes(p.bytes()) + (expected > 0 ? WORDS.say("ofSome", RoughForecast.bytes(expected)) : ""));
         if (p.stage() != shownStage) {
             shownStage = p.stage();
             words.setTooltip(p.why() == null ? null : new Tooltip(p.why()));

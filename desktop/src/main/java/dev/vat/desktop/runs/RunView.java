@@ -1,6 +1,7 @@
 package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.RunLine;
 import dev.vat.protocol.FileProgress;
@@ -16,6 +17,8 @@ import javafx.scene.layout.VBox;
 
 /** One run: what it makes, and each of its files on a line. */
 final class RunView extends VBox {
+
+    private static final Words WORDS = Words.of(RunView.class);
 
     private final RunLine line;
     private final Button pause;
@@ -36,23 +39,24 @@ final class RunView extends VBox {
         Label name = new Label(plan.reel());
         name.getStyleClass().add("strong");
         Label what = new Label(
-                (plan.frames() == 1 ? "1 frame at " : plan.frames() + " frames at ") + plan.rate().label() + ", into " + plan.folder());
+                WORDS.say("into", (plan.frames() == 1 ? WORDS.say("1FrameAt") : WORDS.say("framesAt", plan.frames())) + plan.rate().label(),
+                        plan.folder()));
         what.getStyleClass().add("note");
         what.setMinWidth(0);
         HBox.setHgrow(what, Priority.ALWAYS);
         what.setMaxWidth(Double.MAX_VALUE);
-        pause = Parts.small("pause-run", "Pause", () -> pausing.accept(!line.isPaused()));
-        stop = Parts.small("stop-run", "Stop", () -> line.run().stop());
-        again = Parts.small("again-run", "Go on", goOn);
-        early = Parts.small("end-early", "End early", () -> {
+        pause = Parts.small("pause-run", WORDS.say("pause"), () -> pausing.accept(!line.isPaused()));
+        stop = Parts.small("stop-run", WORDS.say("stop"), () -> line.run().stop());
+        again = Parts.small("again-run", WORDS.say("goOn"), goOn);
+        early = Parts.small("end-early", WORDS.say("endEarly"), () -> {
             if (line.isGoing()) {
                 line.run().endEarly();
             } else {
                 endEarly.run();
             }
         });
-        early.setTooltip(new Tooltip("Reads nothing more, and makes whole, shorter files of what is done"));
-        discard = Parts.twice("discard-run", "Delete encoded parts", "Press again to delete", clearAway);
+        early.setTooltip(new Tooltip(WORDS.say("readsNothingMoreAndMakes")));
+        discard = Parts.twice("discard-run", WORDS.say("deleteEncodedParts"), WORDS.say("pressAgainToDelete"), clearAway);
         HBox head = new HBox(name, what, pause, early, stop, again, discard);
         head.getStyleClass().add("row");
         getChildren().add(head);
@@ -68,7 +72,7 @@ final class RunView extends VBox {
         for (FileProgress file : line.files()) {
             files.get(file.target()).show(file, line.expectedBytes(file));
         }
-        pause.setText(line.isPaused() ? "Go on" : "Pause");
+        pause.setText(line.isPaused() ? WORDS.say("goOn") : WORDS.say("pause"));
         Parts.present(pause, line.isGoing());
         Parts.present(stop, line.isGoing());
         Parts.present(early, line.isGoing() || line.isUnfinished());

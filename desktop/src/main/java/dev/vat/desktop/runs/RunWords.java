@@ -1,10 +1,13 @@
 package dev.vat.desktop.runs;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.FileProgress;
 import java.util.Locale;
 
 /** How far a file is, in words. */
 final class RunWords {
+
+    private static final Words WORDS = Words.of(RunWords.class);
 
     private RunWords() {}
 
@@ -12,15 +15,15 @@ final class RunWords {
     static String of(FileProgress p, long planned) {
         return switch (p.stage()) {
             case WAITING -> "waiting";
-            case FIRST_PASS -> "first pass, frame " + p.done() + " of " + p.frames() + pace(p);
-            case ENCODING -> "frame " + p.done() + " of " + p.frames() + ", " + percent(p) + pace(p);
-            case JOINING -> "joining its parts";
-            case PROVING -> "written, proving " + percent(p) + pace(p);
+            case FIRST_PASS -> WORDS.say("firstPassFrameOf", p.done(), p.frames(), pace(p));
+            case ENCODING -> WORDS.say("frameOf", p.done(), p.frames(), percent(p), pace(p));
+            case JOINING -> WORDS.say("joiningItsParts");
+            case PROVING -> WORDS.say("writtenProving", percent(p), pace(p));
             case DELIVERED -> p.why() != null ? p.why() : p.frames() < planned
-                    ? "made and proven, ended early with " + p.frames() + " of " + planned + " frames" : "made and proven";
-            case UNPROVEN -> "made but not proven: " + p.why();
-            case FAILED -> "failed: " + p.why();
-            case STOPPED -> "stopped at frame " + p.done();
+                    ? WORDS.say("madeAndProvenEndedEarly", p.frames(), planned) : WORDS.say("madeAndProven");
+            case UNPROVEN -> WORDS.say("madeButNotProven", p.why());
+            case FAILED -> WORDS.say("failed", p.why());
+            case STOPPED -> WORDS.say("stoppedAtFrame", p.done());
         };
     }
 
@@ -29,13 +32,13 @@ final class RunWords {
     }
 
     private static String pace(FileProgress p) {
-        return p.speed() <= 0 ? "" : String.format(Locale.ROOT, ", %.1f frames a second", p.speed())
-                + (p.secondsLeft() < 0 ? "" : ", " + left(Math.round(p.secondsLeft())) + " left");
+        return p.speed() <= 0 ? "" : WORDS.say("framesASecond", "%.1f".formatted(p.speed()))
+                + (p.secondsLeft() < 0 ? "" : WORDS.say("left", left(Math.round(p.secondsLeft()))));
     }
 
     /** {@code 48 s}, {@code 12 min}, {@code 3 h 42 min}. */
     static String left(long seconds) {
-        return seconds < 90 ? seconds + " s" : seconds < 5400 ? (seconds + 30) / 60 + " min"
-                : seconds / 3600 + " h " + seconds % 3600 / 60 + " min";
+        return seconds < 90 ? seconds + " s" : seconds < 5400 ? WORDS.say("min", (seconds + 30) / 60)
+                : WORDS.say("hMin", seconds / 3600, seconds % 3600 / 60);
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
@@ -34,6 +35,8 @@ import javafx.scene.layout.VBox;
 /** The foot of the window: what is being made, what was made, and what was interrupted. */
 public final class RunsPane extends BorderPane {
 
+    private static final Words WORDS = Words.of(RunsPane.class);
+
     private static final DateTimeFormatter LOCAL = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm z", Locale.ROOT);
 
     /** What the window does for a run. */
@@ -53,7 +56,7 @@ public final class RunsPane extends BorderPane {
     private final Dialogs ask;
     private final RunActions window;
     private final Label summary = new Label();
-    private final ToggleButton open = Controls.toggle("All runs");
+    private final ToggleButton open = Controls.toggle(WORDS.say("allRuns"));
     private final VBox list = new VBox();
     private final ScrollPane scroll = new ScrollPane(list);
     private final MomentPicture moment;
@@ -70,7 +73,7 @@ public final class RunsPane extends BorderPane {
         this.moment = new MomentPicture(session.viewer());
         setId("runs");
         getStyleClass().add("runs");
-        Label title = new Label("Runs");
+        Label title = new Label(WORDS.say("runs"));
         title.getStyleClass().add("strong");
         summary.setId("runs-summary");
         summary.setMinWidth(0);
@@ -80,8 +83,8 @@ public final class RunsPane extends BorderPane {
         open.setId("runs-open");
         open.getStyleClass().add("remedy");
         open.setOnAction(_ -> layOut());
-        HBox head = new HBox(title, summary, Parts.small("open-hand-over", "Hand over", window::handOver),
-                Parts.small("open-history", "History", window::history), open);
+        HBox head = new HBox(title, summary, Parts.small("open-hand-over", WORDS.say("handOver"), window::handOver),
+                Parts.small("open-history", WORDS.say("history"), window::history), open);
         head.getStyleClass().add("runs-head");
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
@@ -159,16 +162,16 @@ public final class RunsPane extends BorderPane {
         words.setMaxWidth(Double.MAX_VALUE);
         try {
             RunPlan plan = home.plan();
-            words.setText((home.hasEnded() ? "Not finished: " : "Interrupted: ") + plan.reel() + ", started "
-                    + LOCAL.format(Instant.parse(plan.made()).atZone(ZoneId.systemDefault()))
-                    + ". Not made: " + home.unfinished().stream().map(RunFile::title).collect(Collectors.joining(", "))
-                    + ". Nothing half made stands under a final name.");
+            words.setText(WORDS.say("startedNotMadeNothingHalf",
+                    (home.hasEnded() ? WORDS.say("notFinished") : WORDS.say("interrupted")) + plan.reel(),
+                    LOCAL.format(Instant.parse(plan.made()).atZone(ZoneId.systemDefault())),
+                    home.unfinished().stream().map(RunFile::title).collect(Collectors.joining(", "))));
         } catch (IOException e) {
-            words.setText("An interrupted run can't be read: " + e.getMessage());
+            words.setText(WORDS.say("anInterruptedRunCantBeRead", e.getMessage()));
         }
-        HBox line = new HBox(words, Parts.small("again-interrupted", "Go on", () -> session.runs().goOn(home)),
-                Parts.small("end-early-interrupted", "End early", () -> session.runs().endEarly(home)),
-                Parts.twice("discard-interrupted", "Delete encoded parts", "Press again to delete",
+        HBox line = new HBox(words, Parts.small("again-interrupted", WORDS.say("goOn"), () -> session.runs().goOn(home)),
+                Parts.small("end-early-interrupted", WORDS.say("endEarly"), () -> session.runs().endEarly(home)),
+                Parts.twice("discard-interrupted", WORDS.say("deleteEncodedParts"), WORDS.say("pressAgainToDelete"),
                         () -> session.runs().discard(home)));
         line.getStyleClass().addAll("run", "row");
         line.setId("interrupted-" + home.folder().getFileName());
@@ -179,24 +182,25 @@ public final class RunsPane extends BorderPane {
         if (runs.going().isPresent()) {
             RunLine line = runs.going().get();
             long proven = line.files().stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED).count();
-            String files = Math.round(100 * line.share()) + " % made"
-                    + (proven == 0 ? "" : ", " + proven + " of " + line.files().size() + " proven")
-                    + (line.secondsLeft() < 0 ? "" : ", " + RunWords.left(Math.round(line.secondsLeft())) + " left for the whole");
+            String files = WORDS.say("made", Math.round(100 * line.share()),
+                    (proven == 0 ? "" : WORDS.say("ofProven", proven, line.files().size())),
+                    (line.secondsLeft() < 0 ? "" : WORDS.say("leftForTheWhole", RunWords.left(Math.round(line.secondsLeft())))));
             int waiting = runs.later().entries().size();
-            String more = waiting == 0 ? "" : "; " + waiting + " more waiting";
+            String more = waiting == 0 ? "" : WORDS.say("moreWaiting", waiting);
             return line.run().plan().reel() + ": "
-                    + (line.held() != null ? "holding still, " + line.held() : line.isPaused() ? "paused" : files) + more;
+                    + (line.held() != null ? WORDS.say("holdingStill", line.held()) : line.isPaused() ? "paused" : files) + more;
         }
         if (!runs.leftOver().isEmpty()) {
-            return runs.leftOver().size() == 1 ? "1 run didn't make everything" : runs.leftOver().size() + " runs didn't make everything";
+            return runs.leftOver().size() == 1 ? WORDS.say("1RunDidntMakeEverything")
+                    : WORDS.say("runsDidntMakeEverything", runs.leftOver().size());
         }
         if (runs.lines().isEmpty()) {
-            return "nothing has been made yet";
+            return WORDS.say("nothingHasBeenMadeYet");
         }
         long proven = runs.lines().stream().flatMap(l -> l.files().stream())
                 .filter(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null).count();
         long all = runs.lines().stream().mapToLong(l -> l.files().size()).sum();
-        return proven + " of " + all + (all == 1 ? " file" : " files") + " made and proven";
+        return WORDS.say("ofFilesMadeAndProven", proven, all);
     }
 
     private void layOut() {

@@ -1,6 +1,7 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.project.Project;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.project.ProjectLock;
@@ -18,6 +19,8 @@ import java.util.function.Consumer;
 
 /** Keeps settings and project on disk, one write after the other, away from the interface's thread. */
 final class Autosave implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Autosave.class);
 
     private final Places places;
     private final Executor ui;
@@ -38,7 +41,7 @@ final class Autosave implements AutoCloseable {
         try {
             settings = UserSettings.load(places.settings());
         } catch (IOException e) {
-            say.accept("The settings can't be read: " + e.getMessage());
+            say.accept(WORDS.say("theSettingsCantBeRead", e.getMessage()));
         }
     }
 
@@ -52,7 +55,7 @@ final class Autosave implements AutoCloseable {
             try {
                 changed.save(places.settings());
             } catch (IOException e) {
-                ui.execute(() -> say.accept("The settings can't be saved: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theSettingsCantBeSaved", e.getMessage())));
             }
         });
     }
@@ -64,7 +67,7 @@ final class Autosave implements AutoCloseable {
             try {
                 known.add(path);
             } catch (IOException e) {
-                ui.execute(() -> say.accept("It can't be kept in mind that " + path.getFileName() + " is known here: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("itCantBeKeptInMindThatIs", path.getFileName(), e.getMessage())));
             }
         });
     }
@@ -90,12 +93,11 @@ final class Autosave implements AutoCloseable {
                 case ProjectLock.Outcome.Taken(ProjectLock taken) -> lock = taken;
                 case ProjectLock.Outcome.Elsewhere(String who) -> {
                     elsewhere = who;
-                    say.accept(path.getFileName() + " is open in another window (" + who + "). What is changed here isn't saved: save "
-                            + "it under another name to keep it.");
+                    say.accept(WORDS.say("isOpenInAnotherWindowWhat", path.getFileName(), who));
                 }
             }
         } catch (IOException e) {
-            say.accept("It can't be found out whether " + path.getFileName() + " is open elsewhere: " + e.getMessage());
+            say.accept(WORDS.say("itCantBeFoundOutWhether", path.getFileName(), e.getMessage()));
         }
     }
 
@@ -110,7 +112,7 @@ final class Autosave implements AutoCloseable {
             try {
                 lock.close();
             } catch (IOException e) {
-                say.accept("A project's lock can't be released: " + e.getMessage());
+                say.accept(WORDS.say("aProjectsLockCantBeReleased", e.getMessage()));
             }
             lock = null;
         }
@@ -136,7 +138,7 @@ final class Autosave implements AutoCloseable {
                 ProjectFile.save(project, target);
                 ui.execute(() -> done.accept(project));
             } catch (IOException e) {
-                ui.execute(() -> say.accept("The project can't be saved at " + target + ": " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theProjectCantBeSavedAt", target, e.getMessage())));
             }
         });
     }

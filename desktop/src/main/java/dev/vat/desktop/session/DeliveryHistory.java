@@ -11,6 +11,7 @@ import dev.vat.core.run.RunSpan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.engine.history.HistoryNotes;
 import dev.vat.engine.history.HistoryStore.Entry;
 import dev.vat.engine.history.HistoryStore;
@@ -32,6 +33,8 @@ import java.util.stream.Collectors;
 
 /** What was delivered on this machine, and what can be done with it again. Called on the interface's thread. */
 public final class DeliveryHistory {
+
+    private static final Words WORDS = Words.of(DeliveryHistory.class);
 
     private final Session session;
     private final HistoryStore history;
@@ -70,7 +73,7 @@ public final class DeliveryHistory {
                         .map(e -> new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))).toList();
                 ui.execute(() -> then.accept(lines));
             } catch (IOException e) {
-                say("The history can't be read: " + e.getMessage());
+                say(WORDS.say("theHistoryCantBeRead", e.getMessage()));
             }
         });
     }
@@ -89,15 +92,14 @@ public final class DeliveryHistory {
                 Remake remake = Remake.of(line.file(), line.entry.plan());
                 FrameSet changed = remake.outdated();
                 if (changed.isEmpty()) {
-                    say("No frame of " + line.file().getFileName() + " was rendered again since it was begun.");
+                    say(WORDS.say("noFrameOfWasRenderedAgain", line.file().getFileName()));
                     return;
                 }
                 RunPlan plan = remake.plan(changed);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        session.say("Frames " + changed + " of " + line.file().getFileName() + " changed: " + remake.partsFor(changed)
-                                + " of " + remake.parts()
-                                + " parts are encoded again, the others are taken over.");
+                        session.say(WORDS.say("framesOfChangedOfPartsAre", changed, line.file().getFileName(), remake.partsFor(changed),
+                                remake.parts()));
                     }
                 });
             } catch (IOException e) {
@@ -113,7 +115,7 @@ public final class DeliveryHistory {
                 notes.put(line.entry.sha256(), words);
                 ui.execute(then);
             } catch (IOException e) {
-                say("The note can't be kept: " + e.getMessage() + ".");
+                say(WORDS.say("theNoteCantBeKept", e.getMessage()));
             }
         });
     }
@@ -126,10 +128,9 @@ public final class DeliveryHistory {
                 Map<String, String> noted = notes.all();
                 ui.execute(() -> entry.ifPresentOrElse(
                         e -> then.accept(new Line(e, Files.exists(Path.of(e.path())), noted.getOrDefault(e.sha256(), ""))),
-                        () -> session.fail(file.getFileName() + " wasn't made here, or was changed since: its bytes are those of no "
-                                + "file in the history.")));
+                        () -> session.fail(WORDS.say("wasntMadeHereOrWasChanged", file.getFileName()))));
             } catch (IOException e) {
-                say(file.getFileName() + " can't be read: " + e.getMessage() + ".");
+                say(WORDS.say("cantBeRead", file.getFileName(), e.getMessage()));
             }
         });
     }
@@ -138,25 +139,24 @@ public final class DeliveryHistory {
     public void forAnother(Line line) {
         Project project = project(line);
         if (project == null) {
-            session.fail("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.fail(WORDS.say("theProjectOfWasntKept", line.file().getFileName()));
             return;
         }
         session.show(project.withDeliverables(List.of()), null);
-        session.say("The frames of " + line.file().getFileName() + ", as they were taken then: choose who the file is for.");
+        session.say(WORDS.say("theFramesOfAsTheyWereTaken", line.file().getFileName()));
     }
 
     /** Writes a page to hand over with a file, as HTML and PDF beside it. */
     public void writeSheet(Path file) {
-        say("The proof sheet of " + file.getFileName() + " is being written.");
+        say(WORDS.say("theProofSheetOfIsBeingWritten", file.getFileName()));
         background.execute(() -> {
             try {
                 TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places,
                         new TaskMessage.WriteSheet(1, file.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
-                say("Written: "
-                        + written.paths().stream().map(p -> Path.of(p).getFileName().toString()).collect(Collectors.joining(" and "))
-                        + ", beside the file.");
+                say(WORDS.say("writtenBesideTheFile",
+                        written.paths().stream().map(p -> Path.of(p).getFileName().toString()).collect(Collectors.joining(" and "))));
             } catch (IOException e) {
-                say("The proof sheet can't be written: " + e.getMessage() + ".");
+                say(WORDS.say("theProofSheetCantBeWritten", e.getMessage()));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
             }
@@ -170,15 +170,17 @@ public final class DeliveryHistory {
             try {
                 if (failure != null || facts != null && facts.sounds().isEmpty()) {
                     throw new IOException(
-                            sound.getFileName() + (failure != null ? " can't be read: " + failure.getMessage() : " has no sound"));
+                            sound.getFileName()
+                                    + (failure != null ? WORDS.say("cantBeRead2", failure.getMessage()) : WORDS.say("hasNoSound")));
                 }
                 Remake remake = Remake.of(line.file(), line.entry.plan());
                 ReelSound heard = facts == null ? null : ReelSound.of(sound, facts.sounds().getFirst(), Rational.ZERO, remake.seconds());
                 RunPlan plan = remake.planWithSound(heard, null);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        session.say((sound == null ? "The sound is taken out of " : sound.getFileName() + " is laid under ")
-                                + line.file().getFileName() + "; its pictures are taken over as they are.");
+                        session.say(WORDS.say("itsPicturesAreTakenOver",
+                                (sound == null ? WORDS.say("theSoundIsTakenOutOf") : WORDS.say("isLaidUnder", sound.getFileName()))
+                                        + line.file().getFileName()));
                     }
                 });
             } catch (IOException | IllegalArgumentException e) {
@@ -189,11 +191,11 @@ public final class DeliveryHistory {
 
     private boolean start(RunPlan plan, Line line) {
         if (!session.runs().isFree()) {
-            session.working("A run goes on already; make this again after it.");
+            session.working(WORDS.say("aRunGoesOnAlreadyMakeThis"));
             return false;
         }
         if (plan.version() != RunPlan.VERSION) {
-            session.say("This was planned by another version of Vat: open its project and make it from there.");
+            session.say(WORDS.say("thisWasPlannedByAnother"));
             return false;
         }
         session.runs().start(plan, project(line), () -> {});
@@ -211,7 +213,7 @@ public final class DeliveryHistory {
         if (gone.isEmpty()) {
             session.bringIn(frames);
         } else {
-            session.fail(gone.getFirst() + " isn't there any more.");
+            session.fail(WORDS.say("isntThereAnyMore", gone.getFirst()));
         }
     }
 
@@ -219,7 +221,7 @@ public final class DeliveryHistory {
     public void openProject(Line line) {
         Project project = project(line);
         if (project == null) {
-            session.fail("The project of " + line.file().getFileName() + " wasn't kept.");
+            session.fail(WORDS.say("theProjectOfWasntKept", line.file().getFileName()));
         } else {
             session.show(project, null);
         }
@@ -229,7 +231,7 @@ public final class DeliveryHistory {
         try {
             return line.entry.projectText() == null ? null : ProjectText.read(line.entry.projectText());
         } catch (IllegalArgumentException e) {
-            session.fail("The project of " + line.file().getFileName() + " can't be read: " + e.getMessage());
+            session.fail(WORDS.say("theProjectOfCantBeRead", line.file().getFileName(), e.getMessage()));
             return null;
         }
     }

@@ -14,6 +14,7 @@ import dev.vat.core.trial.FileTrial;
 import dev.vat.core.trial.ReelCosts;
 import dev.vat.core.trial.Trial;
 import dev.vat.core.trial.Variants;
+import dev.vat.core.words.Words;
 import dev.vat.engine.trial.ProjectTrial;
 import dev.vat.engine.trial.Trials;
 import dev.vat.protocol.TrialMessage;
@@ -34,6 +35,8 @@ import java.util.function.Consumer;
  * Called on the interface's thread.
  */
 public final class Forecasts {
+
+    private static final Words WORDS = Words.of(Forecasts.class);
 
     /** Nobody changes a setting for long without changing another. */
     private static final Duration PAUSE = Duration.ofMillis(1200);
@@ -168,9 +171,9 @@ public final class Forecasts {
                     }
                 });
             } catch (CancellationException _) {
-                ui.execute(() -> over(number, "The test encode was cancelled."));
+                ui.execute(() -> over(number, WORDS.say("theTestEncodeWasCancelled")));
             } catch (IOException | RuntimeException e) {
-                ui.execute(() -> over(number, "The test encode failed: " + e.getMessage() + "."));
+                ui.execute(() -> over(number, WORDS.say("theTestEncodeFailed", e.getMessage())));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
             }
@@ -201,7 +204,7 @@ public final class Forecasts {
             }
         }
         trial.failures().forEach((id, why) -> session
-                .fail(session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id) + " can't be tried: " + why + "."));
+                .fail(WORDS.say("cantBeTried", session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id), why)));
         session.foretold();
     }
 
@@ -211,7 +214,7 @@ public final class Forecasts {
             asked++;
             going.cancel();
             going = null;
-            session.say("The test encode was cancelled.");
+            session.say(WORDS.say("theTestEncodeWasCancelled"));
             session.changed();
         }
     }
@@ -266,12 +269,12 @@ public final class Forecasts {
     /** Tries steps of quality of some deliverables. @param then told of those that have any, in their order */
     public void ladders(List<Deliverable> deliverables, Consumer<List<Ladder>> then) {
         if (!canStart()) {
-            session.fail(isGoing() ? "A test encode goes on already." : "Nothing can be tried yet: see what stands in the way.");
+            session.fail(isGoing() ? WORDS.say("aTestEncodeGoesOnAlready") : WORDS.say("nothingCanBeTriedYetSee"));
             return;
         }
         List<Deliverable> steps = deliverables.stream().flatMap(d -> Variants.ladder(d).stream()).toList();
         if (steps.isEmpty()) {
-            session.fail("There is no quality to choose in this codec.");
+            session.fail(WORDS.say("thereIsNoQualityToChoose"));
             return;
         }
         run(steps, (job, trial) -> {

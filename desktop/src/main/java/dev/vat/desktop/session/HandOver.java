@@ -11,6 +11,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.engine.handover.HandOverSet;
 import dev.vat.engine.handover.SetCheck;
 import dev.vat.engine.process.Task;
@@ -29,6 +30,8 @@ import java.util.function.Consumer;
 
 /** Reels as other programs can take them, OpenTimelineIO or an edit decision list, and theirs. */
 public final class HandOver {
+
+    private static final Words WORDS = Words.of(HandOver.class);
 
     public static final String OTIO = ".otio";
     public static final String EDL = ".edl";
@@ -57,7 +60,7 @@ public final class HandOver {
     public void write(Path file) {
         ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || programme.rate().isEmpty() || programme.plan().count() == 0) {
-            session.fail("There is no reel yet that could be handed over.");
+            session.fail(WORDS.say("thereIsNoReelYetThatCould"));
             return;
         }
         Project project = session.project();
@@ -68,9 +71,9 @@ public final class HandOver {
                 Durable.write(file,
                         isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
                 ui.execute(() -> session.say(
-                        "Handed over: " + file + (left.isEmpty() ? "" : ". Other programs won't see: " + String.join("; ", left) + ".")));
+                        WORDS.say("handedOver", file, (left.isEmpty() ? "" : WORDS.say("otherProgramsWontSee", String.join("; ", left))))));
             } catch (IOException | RuntimeException e) {
-                ui.execute(() -> session.fail("The reel can't be handed over: " + e.getMessage()));
+                ui.execute(() -> session.fail(WORDS.say("theReelCantBeHandedOver", e.getMessage())));
             }
         });
     }
@@ -93,12 +96,12 @@ public final class HandOver {
                 Path set = HandOverSet.make(places, wish,
                         words -> ui.execute(() -> doing.accept(Character.toUpperCase(words.charAt(0)) + words.substring(1) + "\u2026")));
                 ui.execute(() -> {
-                    doing.accept("Handed over, and read again whole: " + set);
+                    doing.accept(WORDS.say("handedOverAndReadAgainWhole", set));
                     made.accept(set);
                 });
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> {
-                    doing.accept("The set can't be put together: " + e.getMessage() + ".");
+                    doing.accept(WORDS.say("theSetCantBePutTogether", e.getMessage()));
                     failed.run();
                 });
             } catch (InterruptedException _) {
@@ -109,15 +112,15 @@ public final class HandOver {
 
     /** Holds a set against its manifest. @param said told in words what came of it */
     public void checkSet(Path set, Consumer<String> said) {
-        said.accept("Reading all of " + set.getFileName() + "\u2026");
+        said.accept(WORDS.say("readingAllOf", set.getFileName()));
         background.execute(() -> {
             String words;
             try {
                 SetCheck.Result result = SetCheck.check(set);
-                words = result.holds() ? set.getFileName() + ": all of its " + result.files() + " files are what was handed over."
-                        : set.getFileName() + " isn't what was handed over: " + String.join("; ", result.reasons()) + ".";
+                words = result.holds() ? WORDS.say("allOfItsFilesAreWhatWas", set.getFileName(), result.files())
+                        : WORDS.say("isntWhatWasHandedOver", set.getFileName(), String.join("; ", result.reasons()));
             } catch (IOException e) {
-                words = set.getFileName() + " can't be checked: " + e.getMessage() + ".";
+                words = WORDS.say("cantBeChecked", set.getFileName(), e.getMessage());
             }
             String told = words;
             ui.execute(() -> said.accept(told));
@@ -145,7 +148,7 @@ public final class HandOver {
                 });
             } catch (IOException e) {
                 ui.execute(() -> {
-                    said.accept("Nothing was written: " + e.getMessage() + ".");
+                    said.accept(WORDS.say("nothingWasWritten", e.getMessage()));
                     failed.run();
                 });
             } catch (InterruptedException _) {
@@ -156,13 +159,13 @@ public final class HandOver {
 
     /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
     public void contacts(ContactSheet sheet, Path file) {
-        session.working("The contact sheet is being written.");
+        session.working(WORDS.say("theContactSheetIsBeingWritten"));
         background.execute(() -> {
             try {
                 session.viewer().write(sheet, file);
-                ui.execute(() -> session.say("Contact sheet: " + file));
+                ui.execute(() -> session.say(WORDS.say("contactSheet", file)));
             } catch (IOException e) {
-                ui.execute(() -> session.fail("The contact sheet can't be written: " + e.getMessage() + "."));
+                ui.execute(() -> session.fail(WORDS.say("theContactSheetCantBeWritten", e.getMessage())));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
             }
@@ -177,7 +180,7 @@ public final class HandOver {
                 String text = Files.readString(file);
                 ui.execute(() -> taken(file, text, rate));
             } catch (IOException e) {
-                ui.execute(() -> session.fail("The timeline can't be read: " + e.getMessage()));
+                ui.execute(() -> session.fail(WORDS.say("theTimelineCantBeRead", e.getMessage())));
             }
         });
     }
@@ -193,8 +196,8 @@ public final class HandOver {
                     .map(s -> s.folder().path().toString()).distinct().toList();
             Runnable take = () -> {
                 session.edit(edit);
-                session.say("Taken over from " + file.getFileName() + (timeline == null || timeline.left().isEmpty() ? "."
-                        : ". Left out: " + String.join("; ", timeline.left()) + "."));
+                session.say(WORDS.say("takenOverFrom", file.getFileName(), (timeline == null || timeline.left().isEmpty() ? "."
+                        : WORDS.say("leftOut", String.join("; ", timeline.left())))));
             };
             if (fresh.isEmpty()) {
                 take.run();
@@ -202,7 +205,7 @@ public final class HandOver {
                 session.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
             }
         } catch (IllegalArgumentException e) {
-            session.fail(file.getFileName() + " can't be taken over: " + e.getMessage());
+            session.fail(WORDS.say("cantBeTakenOver", file.getFileName(), e.getMessage()));
         }
     }
 

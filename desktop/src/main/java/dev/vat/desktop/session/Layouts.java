@@ -1,12 +1,15 @@
 package dev.vat.desktop.session;
 
 import dev.vat.core.reel.Layout;
+import dev.vat.core.words.Words;
 import dev.vat.engine.storage.LayoutStore;
 import java.io.IOException;
 import java.util.List;
 
 /** Layouts that somebody keeps for other sources; they hold no place. */
 public final class Layouts {
+
+    private static final Words WORDS = Words.of(Layouts.class);
 
     private final LayoutStore store;
     private final Session session;
@@ -20,7 +23,7 @@ public final class Layouts {
         try {
             return store.list();
         } catch (IOException e) {
-            session.fail("The layouts can't be read: " + e.getMessage());
+            session.fail(WORDS.say("theLayoutsCantBeRead", e.getMessage()));
             return List.of();
         }
     }
@@ -28,9 +31,9 @@ public final class Layouts {
     public void keep(Layout layout) {
         try {
             store.keep(layout);
-            session.say("Kept as " + layout.name() + ", without its sources: it stands where views are added to a reel.");
+            session.say(WORDS.say("keptAsWithoutItsSources", layout.name()));
         } catch (IOException | IllegalArgumentException e) {
-            session.fail("The layout can't be kept: " + e.getMessage());
+            session.fail(WORDS.say("theLayoutCantBeKept", e.getMessage()));
         }
     }
 
@@ -38,7 +41,7 @@ public final class Layouts {
         try {
             store.forget(layout.name());
         } catch (IOException e) {
-            session.fail("The layout can't be deleted: " + e.getMessage());
+            session.fail(WORDS.say("theLayoutCantBeDeleted", e.getMessage()));
         }
     }
 }

@@ -6,6 +6,7 @@ import dev.vat.core.reel.Reel;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.words.Words;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.run.DestinationProbe;
@@ -16,6 +17,8 @@ import java.util.Map;
 
 /** The main action: what it says, whether it may be pressed, and what it waits for. Called on the interface's thread. */
 public final class MakeAction {
+
+    private static final Words WORDS = Words.of(MakeAction.class);
 
     /** What a run that was asked for still waits for. */
     private enum Waiting {
@@ -52,15 +55,15 @@ public final class MakeAction {
         boolean transparent = session.programme().filter(ResolvedReel::transparent).isPresent();
         int files = session.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
         if (isArmed()) {
-            return waitsForFrames() ? "Waiting for frames" : "Checking, then making";
+            return waitsForFrames() ? WORDS.say("waitingForFrames") : WORDS.say("checkingThenMaking");
         }
         if (session.findings().onlyRateIsMissing()) {
-            return "Make at " + session.offeredRate().label();
+            return WORDS.say("makeAt", session.offeredRate().label());
         }
         if (files == 0) {
-            return "Make";
+            return WORDS.say("make");
         }
-        return "Make " + (files == 1 ? "1 file" : files + " files");
+        return WORDS.say("make2", (files == 1 ? WORDS.say("1File") : WORDS.say("files", files)));
     }
 
     /** What will be made, in words. */
@@ -112,7 +115,7 @@ public final class MakeAction {
     public void keepStill(Source source, long number) {
         FrameTable table = session.table(source.id());
         if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
-            session.fail("Frame " + number + " of " + source.name() + " isn't there whole: no still can be made of it.");
+            session.fail(WORDS.say("frameOfIsntThereWholeNo", number, source.name()));
             return;
         }
         Project one = SingleStill.of(session.project(), source, table, number);

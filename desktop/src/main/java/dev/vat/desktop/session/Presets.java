@@ -3,12 +3,15 @@ package dev.vat.desktop.session;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
 import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.words.Words;
 import dev.vat.engine.storage.PresetStore;
 import java.io.IOException;
 import java.util.List;
 
 /** Columns that somebody keeps for other projects; they hold no place, and come and go as text. */
 public final class Presets {
+
+    private static final Words WORDS = Words.of(Presets.class);
 
     private final PresetStore store;
     private final Session session;
@@ -22,7 +25,7 @@ public final class Presets {
         try {
             return store.list();
         } catch (IOException e) {
-            session.fail("The presets can't be read: " + e.getMessage());
+            session.fail(WORDS.say("thePresetsCantBeRead", e.getMessage()));
             return List.of();
         }
     }
@@ -30,9 +33,9 @@ public final class Presets {
     public void keep(String name, Deliverable column) {
         try {
             Preset kept = store.keep(Preset.of(name, column));
-            session.say("Kept as " + kept.name() + ": it stands under More, Presets.");
+            session.say(WORDS.say("keptAsItStandsUnderMore", kept.name()));
         } catch (IOException | IllegalArgumentException e) {
-            session.fail("The preset can't be kept: " + e.getMessage());
+            session.fail(WORDS.say("thePresetCantBeKept", e.getMessage()));
         }
     }
 
@@ -42,7 +45,7 @@ public final class Presets {
             Preset kept = store.keep(Preset.parse(text));
             session.edit(DeliverableEdits.addPreset(kept));
         } catch (IOException | IllegalArgumentException e) {
-            session.fail("What lies on the clipboard can't be taken: " + e.getMessage());
+            session.fail(WORDS.say("whatLiesOnTheClipboardCant", e.getMessage()));
         }
     }
 
@@ -50,7 +53,7 @@ public final class Presets {
         try {
             store.forget(preset.name());
         } catch (IOException e) {
-            session.fail("The preset can't be deleted: " + e.getMessage());
+            session.fail(WORDS.say("thePresetCantBeDeleted", e.getMessage()));
         }
     }
 }

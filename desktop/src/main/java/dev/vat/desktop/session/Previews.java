@@ -11,6 +11,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.NameWords;
+import dev.vat.core.words.Words;
 import dev.vat.engine.capture.Captures;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.storage.Places;
@@ -33,6 +34,8 @@ import org.slf4j.LoggerFactory;
 
 /** Captures that go on, and the previews that came of them. Called on the interface's thread. */
 public final class Previews {
+
+    private static final Words WORDS = Words.of(Previews.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Previews.class);
 
@@ -82,11 +85,10 @@ public final class Previews {
             ui.execute(() -> {
                 kept = all;
                 if (why != null) {
-                    session.fail("A capture that was cut off couldn't be saved: " + why + ".");
+                    session.fail(WORDS.say("aCaptureThatWasCutOffCouldnt", why));
                 } else if (!recovered.isEmpty()) {
-                    session.say("Of a capture that was cut off is kept: " + recovered.stream()
-                            .map(p -> p.file() + ", " + p.drawn() + " of " + p.wish().drawn() + " frames").collect(Collectors.joining("; "))
-                            + ".");
+                    session.say(WORDS.say("ofACaptureThatWasCutOff", recovered.stream()
+                            .map(p -> WORDS.say("ofFrames", p.file(), p.drawn(), p.wish().drawn())).collect(Collectors.joining("; "))));
                 }
                 session.changed();
             });
@@ -193,7 +195,7 @@ public final class Previews {
             try {
                 saved = captures.recover().stream().filter(p -> p.wish().equals(own)).findFirst().orElse(null);
             } catch (IOException e) {
-                ui.execute(() -> ended(null, why + "; what is there couldn't be saved: " + e.getMessage()));
+                ui.execute(() -> ended(null, WORDS.say("whatIsThereCouldntBeSaved", why, e.getMessage())));
                 return;
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
@@ -207,14 +209,14 @@ public final class Previews {
         going = null;
         String camera = wished.wish.camera();
         if (preview == null) {
-            captured.add("Nothing of " + camera + " was captured: " + why + ".");
+            captured.add(WORDS.say("nothingOfWasCaptured", camera, why));
         } else {
             kept = new ArrayList<>(kept);
             kept.addFirst(preview);
             captured.add(preview.file() + ": "
-                    + (preview.isWhole() ? preview.drawn() + " frames"
-                            : preview.drawn() + " of " + preview.wish().drawn() + " frames, " + why)
-                    + (preview.idle() == null ? "" : "; nothing moves after " + CaptureAdvice.number(preview.idle())) + ".");
+                    + (preview.isWhole() ? WORDS.say("frames", preview.drawn())
+                            : WORDS.say("ofFrames2", preview.drawn(), preview.wish().drawn(), why))
+                    + (preview.idle() == null ? "" : WORDS.say("nothingMovesAfter", CaptureAdvice.number(preview.idle()))) + ".");
             take(preview);
         }
         next();
@@ -256,10 +258,9 @@ public final class Previews {
             return "";
         }
         String camera = wished.wish.camera();
-        return progress == null ? "Starting to capture " + camera
-                : "Capturing " + camera + ": " + progress.drawn() + " of " + progress.frames() + " frames, some "
-                        + Math.max(1, Math.round(progress.secondsLeft()))
-                        + " s left" + (waiting.isEmpty() ? "" : ", then " + waiting.size() + " more");
+        return progress == null ? WORDS.say("startingToCapture", camera)
+                : WORDS.say("capturingOfFramesSomeSLeft", camera, progress.drawn(), progress.frames(),
+                        Math.max(1, Math.round(progress.secondsLeft())), (waiting.isEmpty() ? "" : WORDS.say("thenMore", waiting.size())));
     }
 
     /** Stops; what is there becomes a preview, and what waits isn't begun. */
@@ -269,7 +270,7 @@ public final class Previews {
             try {
                 going.stop();
             } catch (IOException e) {
-                session.fail("The capture can't be stopped: " + e.getMessage() + ".");
+                session.fail(WORDS.say("theCaptureCantBeStopped", e.getMessage()));
             }
         }
     }
@@ -296,7 +297,7 @@ public final class Previews {
                     reload();
                 });
             } catch (IOException e) {
-                ui.execute(() -> session.fail("The preview can't be changed: " + e.getMessage() + "."));
+                ui.execute(() -> session.fail(WORDS.say("thePreviewCantBeChanged", e.getMessage())));
             }
         });
     }
@@ -314,13 +315,13 @@ public final class Previews {
                 store.keep(other.withApproved(false));
             }
             store.keep(preview.withApproved(yes));
-        }, yes ? preview.file() + " is the approved one: a source of its final frames can be held to it." : "");
+        }, yes ? WORDS.say("isTheApprovedOneASource", preview.file()) : "");
     }
 
     public void delete(Preview preview) {
         source(session.project(), preview).ifPresent(s -> session.edit(Edits.removeSource(s.id())));
         change(store -> store.delete(preview),
-                preview.file() + " is deleted, " + RoughForecast.bytes(preview.bytes()) + " are free again.");
+                WORDS.say("isDeletedAreFreeAgain", preview.file(), RoughForecast.bytes(preview.bytes())));
     }
 
     /** Approved previews that a source may be the final frames of: those of its camera first. */
@@ -342,14 +343,13 @@ public final class Previews {
     public boolean reelForDirector() {
         List<Preview> latest = latest();
         if (latest.isEmpty()) {
-            session.say("No camera was captured yet.");
+            session.say(WORDS.say("noCameraWasCapturedYet"));
             return false;
         }
         latest.forEach(p -> session.edit(PreviewEdits.take(Location.ofFile(movie(p)))));
         List<String> sources = latest.stream().flatMap(p -> source(session.project(), p).stream()).map(Source::id).toList();
         session.edit(PreviewEdits.reelToShow("director", sources));
-        session.say("A reel of " + latest.size() + (latest.size() == 1 ? " preview" : " previews") + ". The director's notes can be "
-                + "pasted as a list: pier 0042 kite too low.");
+        session.say(WORDS.say("aReelOfPreviewsTheDirectors", latest.size()));
         return true;
     }
 

@@ -3,6 +3,7 @@ package dev.vat.desktop.session;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.trial.ReelCosts;
+import dev.vat.core.words.Words;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.RunMessage;
@@ -13,6 +14,8 @@ import java.util.Objects;
 
 /** One run as the foot of the window shows it. */
 public final class RunLine {
+
+    private static final Words WORDS = Words.of(RunLine.class);
 
     private final Run run;
     private final ReelCosts costs;
@@ -46,14 +49,14 @@ public final class RunLine {
         }
         if (how.lost() != null) {
             files = files.stream().map(f -> f.isEnd() ? f : new FileProgress(f.target(), FileProgress.Stage.FAILED,
-                    f.done(), f.frames(), f.bytes(), 0, -1, null, null, "the run was lost: " + how.lost())).toList();
+                    f.done(), f.frames(), f.bytes(), 0, -1, null, null, WORDS.say("theRunWasLost", how.lost()))).toList();
         }
     }
 
     void taken(String target, Path path) {
         files = files.stream().map(f -> !f.target().equals(target) ? f : new FileProgress(f.target(),
                 FileProgress.Stage.DELIVERED, f.done(), f.frames(), f.bytes(), 0, -1, path.toString(),
-                ReceiptFile.of(path).toString(), "used without proof")).toList();
+                ReceiptFile.of(path).toString(), WORDS.say("usedWithoutProof"))).toList();
     }
 
     void settled() {
@@ -143,8 +146,8 @@ public final class RunLine {
     /** How it ended, in one sentence. */
     static String words(List<FileProgress> files) {
         long proven = files.stream().filter(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null).count();
-        return proven == files.size() ? "Done: " + (proven == 1 ? "1 file" : proven + " files") + " made and proven."
-                : "Done: " + proven + " of " + files.size() + " files made and proven.";
+        return proven == files.size() ? WORDS.say("doneMadeAndProven", (proven == 1 ? WORDS.say("1File") : WORDS.say("files", proven)))
+                : WORDS.say("doneOfFilesMadeAndProven", proven, files.size());
     }
 
     /** Whether every file is proven and delivered. */

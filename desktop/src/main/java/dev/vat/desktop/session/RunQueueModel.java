@@ -2,6 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.Project;
+import dev.vat.core.words.Words;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.queue.Waiting;
@@ -26,6 +27,8 @@ import java.util.stream.Collectors;
 
 /** What is to be made later, as the window knows it: the queue on disk, looked at every second, worked through while no run goes on. */
 public final class RunQueueModel implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(RunQueueModel.class);
 
     private static final long LOOK_MILLIS = 1000;
     /** Frames that aren't all there are looked for this often. */
@@ -73,7 +76,8 @@ public final class RunQueueModel implements AutoCloseable {
     public String state(Waiting waiting) {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         return waiting.whyNot(Instant.now(), there)
-                .orElse(framesMissing.contains(waiting.id()) ? "waits for its frames" : waiting.isBegun() ? "begins" : "waits its turn");
+                .orElse(framesMissing.contains(waiting.id()) ? WORDS.say("waitsForItsFrames")
+                        : waiting.isBegun() ? "begins" : WORDS.say("waitsItsTurn"));
     }
 
     void add(Project project, RunQueue.Terms terms) {
@@ -106,7 +110,7 @@ public final class RunQueueModel implements AutoCloseable {
                 how.to(queue);
                 look();
             } catch (IOException | RuntimeException e) {
-                ui.execute(() -> say.accept("The queue can't be changed: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theQueueCantBeChanged", e.getMessage())));
             }
         });
     }
@@ -119,7 +123,7 @@ public final class RunQueueModel implements AutoCloseable {
                     look();
                     trouble = "";
                 } catch (IOException e) {
-                    String words = "The queue can't be read: " + e.getMessage();
+                    String words = WORDS.say("theQueueCantBeRead", e.getMessage());
                     if (!words.equals(trouble)) {
                         trouble = words;
                         ui.execute(() -> say.accept(words));
@@ -162,7 +166,7 @@ public final class RunQueueModel implements AutoCloseable {
                     return;
                 }
             } catch (IOException e) {
-                ui.execute(() -> say.accept("The queue can't be worked through: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theQueueCantBeWorkedThrough", e.getMessage())));
             }
             ui.execute(() -> preparing = false);
         });
@@ -222,7 +226,7 @@ public final class RunQueueModel implements AutoCloseable {
         change(q -> q.change(waiting.id(), w -> w.withHeld(true)));
         ui.execute(() -> {
             preparing = false;
-            say.accept(waiting.title() + " is held in the queue: " + why);
+            say.accept(WORDS.say("isHeldInTheQueue", waiting.title(), why));
         });
     }
 

@@ -5,6 +5,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.trial.ReelCosts;
+import dev.vat.core.words.Words;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.process.Task;
 import dev.vat.engine.queue.RunQueue;
@@ -30,6 +31,8 @@ import java.util.function.Supplier;
 
 /** Runs that go on, wait, have ended, or were interrupted; one goes on at a time. */
 public final class Runs implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Runs.class);
 
     private final Places places;
     private final Supplier<ReelCosts> costs;
@@ -104,13 +107,13 @@ public final class Runs implements AutoCloseable {
                     }
                 }
             } catch (IOException e) {
-                ui.execute(() -> say.accept("A run of an earlier start can't be read: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("aRunOfAnEarlierStartCant", e.getMessage())));
             }
             ui.execute(() -> {
                 leftOver.addAll(found);
                 changed.run();
                 found.stream().filter(Runs::goesOnByItself).findFirst().ifPresent(home -> {
-                    say.accept("A run that was cut off goes on at its first unfinished part.");
+                    say.accept(WORDS.say("aRunThatWasCutOffGoesOn"));
                     goOn(home);
                 });
             });
@@ -178,7 +181,7 @@ public final class Runs implements AutoCloseable {
             } catch (IOException | RuntimeException e) {
                 ui.execute(() -> {
                     starting = false;
-                    say.accept("The run can't be started: " + e.getMessage());
+                    say.accept(WORDS.say("theRunCantBeStarted", e.getMessage()));
                 });
             }
         });
@@ -216,7 +219,7 @@ public final class Runs implements AutoCloseable {
 
     private void again(Beginning beginning, RunHome home) {
         if (!isFree()) {
-            say.accept("A run goes on already; this one can go on after it.");
+            say.accept(WORDS.say("aRunGoesOnAlreadyThisOne"));
             return;
         }
         begin(beginning, () -> ui.execute(() -> forget(home)));
@@ -249,9 +252,9 @@ public final class Runs implements AutoCloseable {
         background.execute(() -> {
             try {
                 home.discard();
-                ui.execute(() -> say.accept("The unfinished run was cleared away; nothing else was touched."));
+                ui.execute(() -> say.accept(WORDS.say("theUnfinishedRunWasCleared")));
             } catch (IOException e) {
-                ui.execute(() -> say.accept("The unfinished run can't be cleared away: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theUnfinishedRunCantBeCleared", e.getMessage())));
             }
         });
     }
@@ -262,7 +265,7 @@ public final class Runs implements AutoCloseable {
             try {
                 home.discard();
             } catch (IOException e) {
-                ui.execute(() -> say.accept("What a run kept for itself can't be cleared away: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("whatARunKeptForItselfCant", e.getMessage())));
             }
         });
     }
@@ -281,10 +284,10 @@ public final class Runs implements AutoCloseable {
                 HistoryStore.at(places.history()).add(line.run().plan(), line.run().home().project().orElse(null), path);
                 ui.execute(() -> {
                     line.taken(target, path);
-                    say.accept("Taken into use without proof, and its receipt says so: " + path);
+                    say.accept(WORDS.say("takenIntoUseWithoutProof", path));
                 });
             } catch (IOException e) {
-                ui.execute(() -> say.accept("The file can't be taken into use: " + e.getMessage()));
+                ui.execute(() -> say.accept(WORDS.say("theFileCantBeTakenIntoUse", e.getMessage())));
             }
         });
     }

@@ -5,6 +5,7 @@ import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.engine.standin.SceneProcess;
 import dev.vat.protocol.feed.FeedException;
 import dev.vat.protocol.feed.FeedPicture;
@@ -27,6 +28,8 @@ import java.util.concurrent.TimeUnit;
  * thread.
  */
 public final class Scenes {
+
+    private static final Words WORDS = Words.of(Scenes.class);
 
     private static final long LOOK_MILLIS = 1000;
     private static final long AGAIN_MILLIS = 3000;
@@ -249,7 +252,7 @@ public final class Scenes {
             try {
                 SceneProcess started = SceneProcess.start(places, loss -> ui.execute(() -> {
                     own = null;
-                    session.fail("The stand-in scene has gone: " + loss.why() + ".");
+                    session.fail(WORDS.say("theStandInSceneHasGone", loss.why()));
                 }));
                 ui.execute(() -> {
                     starting = false;
@@ -259,7 +262,7 @@ public final class Scenes {
             } catch (IOException e) {
                 ui.execute(() -> {
                     starting = false;
-                    session.fail("The stand-in scene can't be started: " + e.getMessage() + ".");
+                    session.fail(WORDS.say("theStandInSceneCantBeStarted", e.getMessage()));
                 });
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();

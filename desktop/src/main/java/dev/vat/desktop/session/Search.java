@@ -8,6 +8,7 @@ import dev.vat.core.source.ForeignKinds;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.source.Versions;
 import java.io.IOException;
@@ -25,6 +26,8 @@ import org.slf4j.LoggerFactory;
 
 /** Looks for sources on disk, away from the interface's thread, and brings what it finds into the project. */
 public final class Search {
+
+    private static final Words WORDS = Words.of(Search.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Search.class);
 
@@ -46,19 +49,19 @@ public final class Search {
 
     void bringIn(List<Path> paths) {
         going++;
-        session.working("Looking into " + names(paths) + ".");
+        session.working(WORDS.say("lookingInto", names(paths)));
         session.changed();
         background.execute(() -> {
             try {
                 SourceFinder.Found found = SourceFinder.find(paths, this::tell);
                 ended(() -> found(found, paths));
             } catch (NoSuchFileException e) {
-                ended(() -> session.fail("There is nothing at " + e.getFile() + "."));
+                ended(() -> session.fail(WORDS.say("thereIsNothingAt", e.getFile())));
             } catch (IOException e) {
-                ended(() -> session.fail("Can't be read: " + e.getMessage()));
+                ended(() -> session.fail(WORDS.say("cantBeRead", e.getMessage())));
             } catch (CancellationException e) {
                 LOG.debug("Nobody waits for this search any more", e);
-                ended(() -> session.say("The search was stopped; nothing was added."));
+                ended(() -> session.say(WORDS.say("theSearchWasStoppedNothing")));
             }
         });
     }
@@ -69,7 +72,7 @@ public final class Search {
         }
         ui.execute(() -> {
             soFar = found.sequences();
-            session.working("Looking: %,d names, %d sequences so far.".formatted(found.names(), found.sequences().size()));
+            session.working(WORDS.say("lookingNamesSequencesSo", "%,d".formatted(found.names()), found.sequences().size()));
             session.changed();
         });
     }
@@ -86,13 +89,13 @@ public final class Search {
 
     private void found(SourceFinder.Found found, List<Path> paths) {
         String passedOver = Stream.concat(
-                found.closed().isEmpty() ? Stream.of() : Stream.of("Passed over: " + String.join("; ", found.closed())),
+                found.closed().isEmpty() ? Stream.of() : Stream.of(WORDS.say("passedOver", String.join("; ", found.closed()))),
                 ForeignKinds.words(found.foreign()).stream()).map(w -> w + ".").collect(Collectors.joining(" "));
         List<Location> locations = found.locations();
         session.say(passedOver);
         if (locations.isEmpty()) {
-            session.fail("No frames, movies or sounds in " + names(paths) + ". Vat reads " + FileKind.stillTitles()
-                    + " files with and without numbers, movies, and sounds." + (passedOver.isEmpty() ? "" : " " + passedOver));
+            session.fail(WORDS.say("noFramesMoviesOrSoundsIn", names(paths), FileKind.stillTitles(),
+                    (passedOver.isEmpty() ? "" : " " + passedOver)));
         } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
             session.edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
         } else {
@@ -131,8 +134,8 @@ public final class Search {
                     count++;
                 }
             }
-            session.fail(count == 0 ? "There is no " + lost.name() + " in " + folder.getFileName() + "."
-                    : count == 1 ? lost.name() + " was found again." : count + " sources were found again.");
+            session.fail(count == 0 ? WORDS.say("thereIsNoIn", lost.name(), folder.getFileName())
+                    : count == 1 ? WORDS.say("wasFoundAgain", lost.name()) : WORDS.say("sourcesWereFoundAgain", count));
         });
     }
 
@@ -143,10 +146,10 @@ public final class Search {
             List<Location> fit = found.size() == 1 ? found : found.stream().filter(l -> l.pattern().equals(source.pattern())).toList();
             if (fit.size() == 1) {
                 session.edit(SourceEdits.relink(source.id(), fit.getFirst()));
-                session.say(source.name() + " was replaced by " + fit.getFirst().name() + "; undo brings it back.");
+                session.say(WORDS.say("wasReplacedByUndoBrings", source.name(), fit.getFirst().name()));
             } else {
-                session.fail(found.isEmpty() ? "There is nothing in " + folder.getFileName() + " that could take its place."
-                        : found.size() + " sources lie in " + folder.getFileName() + ": choose a folder with one.");
+                session.fail(found.isEmpty() ? WORDS.say("thereIsNothingInThatCould", folder.getFileName())
+                        : WORDS.say("sourcesLieInChooseAFolder", found.size(), folder.getFileName()));
             }
         });
     }
@@ -161,7 +164,7 @@ public final class Search {
                 List<Location> found = SourceFinder.find(folder).locations();
                 ui.execute(() -> outcome.of(found));
             } catch (IOException e) {
-                ui.execute(() -> session.fail("Can't be read: " + e.getMessage()));
+                ui.execute(() -> session.fail(WORDS.say("cantBeRead", e.getMessage())));
             }
         });
     }
@@ -175,15 +178,15 @@ public final class Search {
                     List<Location> fresh = found.stream()
                             .filter(l -> session.project().sources().stream().noneMatch(s -> s.location().equals(l))).toList();
                     if (fresh.isEmpty()) {
-                        session.say("No other version of " + source.name() + " lies beside it.");
+                        session.say(WORDS.say("noOtherVersionOfLiesBeside", source.name()));
                     } else {
                         session.edit(SourceEdits.bringInVersions(source.id(), fresh));
-                        session.say(fresh.stream().map(Location::name).collect(Collectors.joining(", "))
-                                + (fresh.size() == 1 ? " was" : " were") + " found: press it to swap it in.");
+                        session.say(WORDS.say("foundPressItToSwapItIn", fresh.stream().map(Location::name).collect(Collectors.joining(", "))
+                                + (fresh.size() == 1 ? WORDS.say("was") : WORDS.say("were"))));
                     }
                 });
             } catch (IOException e) {
-                ui.execute(() -> session.fail("Versions of " + source.name() + " can't be looked for: " + e.getMessage()));
+                ui.execute(() -> session.fail(WORDS.say("versionsOfCantBeLookedFor", source.name(), e.getMessage())));
             }
         });
     }

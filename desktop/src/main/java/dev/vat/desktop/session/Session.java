@@ -16,6 +16,7 @@ import dev.vat.core.source.Location;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.Rate;
 import dev.vat.core.trial.ReelCosts;
+import dev.vat.core.words.Words;
 import dev.vat.engine.project.KnownProjects;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.storage.LayoutStore;
@@ -42,6 +43,8 @@ import org.slf4j.LoggerFactory;
  * and the runs. All methods are called on one thread, the interface's; long work goes elsewhere and comes back to it.
  */
 public final class Session implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Session.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Session.class);
 
@@ -416,7 +419,7 @@ public final class Session implements AutoCloseable {
                     }
                 });
             } catch (IOException e) {
-                ui.execute(() -> say("The project can't be opened. " + e.getMessage()));
+                ui.execute(() -> say(WORDS.say("theProjectCantBeOpened", e.getMessage())));
             }
         });
     }

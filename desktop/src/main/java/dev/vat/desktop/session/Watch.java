@@ -11,6 +11,7 @@ import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.CheckProgress;
 import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
@@ -30,6 +31,8 @@ import java.util.concurrent.Executor;
  * watched what arrives in them.
  */
 public final class Watch {
+
+    private static final Words WORDS = Words.of(Watch.class);
 
     private static final long SNAPSHOT_NANOS = 250_000_000L;
     /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
@@ -96,7 +99,7 @@ public final class Watch {
         background.execute(() -> {
             long start = System.nanoTime();
             Listing listing = Listing.NOTHING;
-            String why = "its files can't be found";
+            String why = WORDS.say("itsFilesCantBeFound");
             try {
                 listing = Listing.of(viewer, source.location());
             } catch (IOException e) {

@@ -1,6 +1,7 @@
 package dev.vat.desktop.settings;
 
 import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.FileVisitResult;
 import java.nio.file.Files;
@@ -11,6 +12,8 @@ import java.nio.file.attribute.BasicFileAttributes;
 
 /** What checks found out about frames, kept to be quicker the next time. Pictures that were played go with their window. */
 final class CacheFolder {
+
+    private static final Words WORDS = Words.of(CacheFolder.class);
 
     private final Path folder;
     private long bytes;
@@ -45,7 +48,7 @@ final class CacheFolder {
             });
             return RoughForecast.bytes(bytes);
         } catch (IOException e) {
-            return "can't be measured: " + e.getMessage();
+            return WORDS.say("cantBeMeasured", e.getMessage());
         }
     }
 
@@ -60,7 +63,7 @@ final class CacheFolder {
             }
             return "";
         } catch (IOException e) {
-            return "The cache can't be cleared: " + e.getMessage();
+            return WORDS.say("theCacheCantBeCleared", e.getMessage());
         }
     }
 }

@@ -7,6 +7,7 @@ import static dev.vat.desktop.look.Fields.text;
 import static dev.vat.desktop.look.Fields.whole;
 
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -24,6 +25,8 @@ import javafx.scene.layout.VBox;
 /** What is the user's own choice, whatever the project: looks, defaults, what of the machine is used, what is kept. */
 public final class SettingsPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(SettingsPage.class);
+
     private static final Integer[] TEXT = {100, 125, 150, 175, 200};
     private static final int LEAST_MEGABYTES = 100;
 
@@ -37,8 +40,8 @@ public final class SettingsPage extends BorderPane {
         this.ask = ask;
         setId("settings");
         getStyleClass().addAll("receipt", "settings");
-        Label title = Parts.label("Settings", "receipt-title");
-        HBox head = new HBox(title, Parts.space(), Parts.button("close-settings", "Back to the picture", close));
+        Label title = Parts.label(WORDS.say("settings"), "receipt-title");
+        HBox head = new HBox(title, Parts.space(), Parts.button("close-settings", WORDS.say("backToThePicture"), close));
         head.getStyleClass().add("receipt-head");
         fields.getStyleClass().add("settings-fields");
         ScrollPane scroll = new ScrollPane(fields);
@@ -65,15 +68,15 @@ public final class SettingsPage extends BorderPane {
     }
 
     private Node scheme(UserSettings now) {
-        return field("Look", "", choice("scheme", UserSettings.Scheme.values(), now.scheme(), s -> switch (s) {
-            case LIGHT -> "Light";
-            case DARK -> "Dark";
-            case SYSTEM -> "As the system";
+        return field(WORDS.say("look"), "", choice("scheme", UserSettings.Scheme.values(), now.scheme(), s -> switch (s) {
+            case LIGHT -> WORDS.say("light");
+            case DARK -> WORDS.say("dark");
+            case SYSTEM -> WORDS.say("asTheSystem");
         }, s -> set(now.withScheme(s))));
     }
 
     private Node textSize(UserSettings now) {
-        return field("Text size", "Of text and controls, from the next start on.",
+        return field(WORDS.say("textSize"), WORDS.say("ofTextAndControlsFromThe"),
                 choice("text-size", TEXT, now.textPercent() == null ? TEXT[0] : now.textPercent(), p -> p + " %",
                         p -> set(now.withTextPercent(p))));
     }
@@ -81,57 +84,57 @@ public final class SettingsPage extends BorderPane {
     private Node rate(UserSettings now) {
         List<Node> values = new ArrayList<>(List.of(choice("usual-rate", Rate.USUAL.toArray(Rate[]::new), now.lastRate(), Rate::label,
                 r -> set(now.withLastRate(r)))));
-        return field("Frame rate", "Offered where frames state none.", values.toArray(Node[]::new));
+        return field(WORDS.say("frameRate"), WORDS.say("offeredWhereFramesState"), values.toArray(Node[]::new));
     }
 
     private Node cores(UserSettings now) {
         int there = Runtime.getRuntime().availableProcessors();
-        return field("Cores", "How many of the machine's " + there + " cores runs may use; empty for all. From the next run on.",
+        return field(WORDS.say("cores"), WORDS.say("howManyOfTheMachinesCores", there),
                 text("cores", now.cores() == null ? "" : now.cores().toString(), 4,
                         typed -> set(now.withCores(typed.isBlank() ? null : Math.toIntExact(whole(typed, 1))))));
     }
 
     private Node memory(UserSettings now) {
-        return field("Memory", "For pictures that were played, so that they play again at once. From the next start on.",
+        return field(WORDS.say("memory"), WORDS.say("forPicturesThatWerePlayed"),
                 named("MB", text("picture-memory", Long.toString(now.pictureBytes() / 1_000_000), 6,
                         typed -> set(now.withPictureMegabytes(Math.toIntExact(whole(typed, LEAST_MEGABYTES)))))));
     }
 
     /** What was found out about frames. */
     private Node cache() {
-        Label size = Parts.label("being measured", "mono");
+        Label size = Parts.label(WORDS.say("beingMeasured"), "mono");
         size.setId("cache-size");
         Thread.startVirtualThread(() -> {
             CacheFolder cache = new CacheFolder(session.cache());
             String words = cache.words();
             Platform.runLater(() -> size.setText(words));
         });
-        return field("Cache", "What was found out about frames. It may go at any time: frames are then looked into again.", size,
-                Parts.twice("clear-cache", "Clear", "Clear it now", () -> Thread.startVirtualThread(() -> {
+        return field(WORDS.say("cache"), WORDS.say("whatWasFoundOutAboutFrames"), size,
+                Parts.twice("clear-cache", WORDS.say("clear"), WORDS.say("clearItNow"), () -> Thread.startVirtualThread(() -> {
                     String left = new CacheFolder(session.cache()).clear();
                     String words = new CacheFolder(session.cache()).words();
                     Platform.runLater(() -> {
                         size.setText(words);
                         if (left.isEmpty()) {
-                            session.say("The cache is empty.");
+                            session.say(WORDS.say("theCacheIsEmpty"));
                         } else {
                             session.fail(left);
                         }
                     });
-                })), Parts.small("show-cache", "Show folder", () -> ask.reveal(session.cache())));
+                })), Parts.small("show-cache", WORDS.say("showFolder"), () -> ask.reveal(session.cache())));
     }
 
     private static Node receipts() {
-        return field("Receipts", "They name no folder, no user and no machine, so that they can go out with the files.");
+        return field(WORDS.say("receipts"), WORDS.say("theyNameNoFolderNoUserAnd"));
     }
 
     private static Node network() {
-        return field("Network", "Vat never calls out: it looks for no updates and sends nothing.");
+        return field(WORDS.say("network"), WORDS.say("vatNeverCallsOutItLooks"));
     }
 
     private Node file() {
-        return field("Kept at", "Readable text; what is changed there holds from the next start on.",
+        return field(WORDS.say("keptAt"), WORDS.say("readableTextWhatIsChanged"),
                 Parts.wrapped(session.settingsFile().toString(), "mono"),
-                Parts.small("show-settings", "Show folder", () -> ask.reveal(session.settingsFile())));
+                Parts.small("show-settings", WORDS.say("showFolder"), () -> ask.reveal(session.settingsFile())));
     }
 }

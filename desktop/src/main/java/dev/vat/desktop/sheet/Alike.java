@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.function.Function;
 
 /** Findings that say the same of several deliverables: one line, whose remedies mend them all. */
 record Alike(List<Finding> members, List<String> others) {
+
+    private static final Words WORDS = Words.of(Alike.class);
 
     /**
      * Puts those together that differ in nothing but the deliverable they begin with, in the order in which they first come.
@@ -44,8 +47,8 @@ record Alike(List<Finding> members, List<String> others) {
             return first().text();
         }
         String rest = others.size() == 1 ? others.getFirst()
-                : String.join(", ", others.subList(0, others.size() - 1)) + " and " + others.getLast();
-        return first().text() + " The same for " + rest + ".";
+                : WORDS.say("and", String.join(", ", others.subList(0, others.size() - 1)), others.getLast());
+        return WORDS.say("theSameFor", first().text(), rest);
     }
 
     /** What one remedy is for each member. */

@@ -11,6 +11,7 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Watermark;
 import dev.vat.core.burnin.Wording;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
@@ -32,6 +33,8 @@ import javafx.scene.layout.VBox;
 
 /** What is written into pictures, line by line: of a reel, of one of its items, or of a deliverable. */
 final class BurnInPane extends VBox {
+
+    private static final Words WORDS = Words.of(BurnInPane.class);
 
     private static final int ACROSS = 3;
 
@@ -62,7 +65,8 @@ final class BurnInPane extends VBox {
         TextField words = text(of + "-words", line.words().text(), 15,
                 typed -> change.accept(typed.isBlank() ? now.without(index) : now.withLine(index, line.withWords(Wording.parse(typed)))));
         words.setTooltip(new Tooltip(
-                "Fields in braces: " + Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", "))));
+                WORDS.say("fieldsInBraces",
+                        Arrays.stream(Field.values()).map(f -> f + " " + f.title()).collect(Collectors.joining(", ")))));
         HBox row = Parts.row(spots(of, line.at(), spot -> change.accept(now.withLine(index, line.withSpot(spot)))), words,
                 named("% high",
                         text(of + "-size", number(line.size()), 3,
@@ -70,7 +74,7 @@ final class BurnInPane extends VBox {
                 named("% dark",
                         text(of + "-ground", Integer.toString(line.ground()), 3,
                                 typed -> change.accept(now.withLine(index, line.withGround(whole(typed)))))),
-                Parts.small(of + "-out", "Remove", () -> change.accept(now.without(index))));
+                Parts.small(of + "-out", WORDS.say("remove"), () -> change.accept(now.without(index))));
         row.getStyleClass().add("burn-in-line");
         return row;
     }
@@ -86,7 +90,7 @@ final class BurnInPane extends VBox {
                 named("% opaque",
                         text(of + "-opacity", Integer.toString(mark.opacity()), 3,
                                 typed -> change.accept(now.withWatermark(mark.withOpacity(whole(typed)))))),
-                Parts.small(of + "-out", "Remove", () -> change.accept(now.withWatermark(null))));
+                Parts.small(of + "-out", WORDS.say("remove"), () -> change.accept(now.withWatermark(null))));
         row.getStyleClass().add("burn-in-line");
         return row;
     }
@@ -112,28 +116,29 @@ final class BurnInPane extends VBox {
     private HBox more() {
         List<Node> ways = new ArrayList<>();
         if (now.isNothing()) {
-            ways.add(Parts.small(id + "-review", "For review: source, frame, timecode", () -> change.accept(BurnIn.forReview())));
+            ways.add(Parts.small(id + "-review", WORDS.say("forReviewSourceFrameTimecode"), () -> change.accept(BurnIn.forReview())));
         }
-        ways.add(add("source", "Source and frame", new Wording(Field.SOURCE + " " + Field.FRAME), Spot.BOTTOM_LEFT));
-        ways.add(add("timecode", "Timecode", Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT));
-        ways.add(add("reel-frame", "Reel frame", Wording.of(Field.REEL_FRAME), Spot.BOTTOM));
-        ways.add(add("version", "Version and date", new Wording(Field.VERSION + " " + Field.DATE), Spot.TOP_RIGHT));
-        ways.add(add("camera", "Camera", Wording.of(Field.CAMERA), Spot.TOP_LEFT));
-        ways.add(add("words", "Words of your own", new Wording("for review only"), Spot.TOP));
+        ways.add(add("source", WORDS.say("sourceAndFrame"), new Wording(Field.SOURCE + " " + Field.FRAME), Spot.BOTTOM_LEFT));
+        ways.add(add("timecode", WORDS.say("timecode"), Wording.of(Field.TIMECODE), Spot.BOTTOM_RIGHT));
+        ways.add(add("reel-frame", WORDS.say("reelFrame"), Wording.of(Field.REEL_FRAME), Spot.BOTTOM));
+        ways.add(add("version", WORDS.say("versionAndDate"), new Wording(Field.VERSION + " " + Field.DATE), Spot.TOP_RIGHT));
+        ways.add(add("camera", WORDS.say("camera"), Wording.of(Field.CAMERA), Spot.TOP_LEFT));
+        ways.add(add("words", WORDS.say("wordsOfYourOwn"), new Wording(WORDS.say("forReviewOnly")), Spot.TOP));
         if (now.watermark() == null) {
-            ways.add(Parts.small(id + "-add-mark", "A picture laid over\u2026",
-                    () -> ask.file("A picture to lay over", "Pictures", FileKind.stillExtensions())
+            ways.add(Parts.small(id + "-add-mark", WORDS.say("aPictureLaidOver"),
+                    () -> ask.file(WORDS.say("aPictureToLayOver"), WORDS.say("pictures"), FileKind.stillExtensions())
                             .ifPresent(file -> change.accept(now.withWatermark(Watermark.of(file.toString()))))));
         }
         if (!now.lines().isEmpty()) {
-            ways.add(Parts.small(id + "-face", now.face() == null ? "Another face\u2026" : "Face: " + Path.of(now.face()).getFileName(),
-                    () -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS)
+            ways.add(Parts.small(id + "-face",
+                    now.face() == null ? WORDS.say("anotherFace") : WORDS.say("face", Path.of(now.face()).getFileName()),
+                    () -> ask.file(WORDS.say("aFaceForWordsInPictures"), WORDS.say("fontFiles"), AuxiliaryFiles.FONTS)
                             .ifPresent(file -> change.accept(now.withFace(file.toString())))));
         }
         if (now.face() != null) {
-            ways.add(Parts.small(id + "-own-face", "Vat's own face", () -> change.accept(now.withFace(null))));
+            ways.add(Parts.small(id + "-own-face", WORDS.say("vatsOwnFace"), () -> change.accept(now.withFace(null))));
         }
-        return field("Write in", "", ways.toArray(Node[]::new));
+        return field(WORDS.say("writeIn"), "", ways.toArray(Node[]::new));
     }
 
     private Node add(String which, String title, Wording words, Spot at) {
@@ -152,7 +157,7 @@ final class BurnInPane extends VBox {
         try {
             return Math.round(Double.parseDouble(typed.strip().replace(',', '.').replace("%", "").strip()) * 10) / 10.;
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + typed + "' is no percentage", e);
+            throw new IllegalArgumentException(WORDS.say("isNoPercentage", typed), e);
         }
     }
 }

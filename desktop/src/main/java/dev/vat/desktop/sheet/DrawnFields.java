@@ -10,6 +10,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Parts;
 import java.util.ArrayList;
@@ -22,6 +23,8 @@ import javafx.scene.layout.VBox;
 /** What can be chosen about an item that Vat draws. */
 final class DrawnFields extends VBox {
 
+    private static final Words WORDS = Words.of(DrawnFields.class);
+
     private final GeneratedItem now;
     private final Consumer<GeneratedItem> change;
 
@@ -32,11 +35,11 @@ final class DrawnFields extends VBox {
         getStyleClass().add("reading-part");
         getChildren().add(length(rate));
         switch (now) {
-            case GeneratedItem.Plain plain -> getChildren().add(field("Colour", "", text("drawn-colour", plain.colour().toString(), 7,
-                    typed -> change.accept(new GeneratedItem.Plain(Rgb.parse(typed), plain.frames())))));
+            case GeneratedItem.Plain plain -> getChildren()
+                    .add(field(WORDS.say("colour"), "", text("drawn-colour", plain.colour().toString(), 7,
+                            typed -> change.accept(new GeneratedItem.Plain(Rgb.parse(typed), plain.frames())))));
             case GeneratedItem.Bars bars -> {
-                getChildren().add(field("Bars", "Figures after ITU-R BT.471; those for 16:9 in the layout of SMPTE RP 219-1, without "
-                        + "its step below black.",
+                getChildren().add(field(WORDS.say("bars"), WORDS.say("figuresAfterITURBT471Those"),
                         choice("bars", BarPattern.values(), bars.pattern(), BarPattern::title, p -> change.accept(bars.withPattern(p)))));
                 getChildren().add(tone(bars.tone(), level -> change.accept(bars.withTone(level))));
             }
@@ -48,18 +51,17 @@ final class DrawnFields extends VBox {
 
     private HBox length(Rate rate) {
         List<Node> values = new ArrayList<>();
-        values.add(named("frames",
+        values.add(named(WORDS.say("frames"),
                 text("drawn-frames", Long.toString(now.frames()), 6, typed -> change.accept(now.withFrames(Fields.whole(typed, 1))))));
         if (rate != null) {
             values.add(Parts.label(rate.seconds(now.frames()).toFixed(3) + " s", "mono"));
         }
-        return field("Length", now instanceof GeneratedItem.Leader ? "A figure a second down to 2, which stands for one frame; then "
-                + "black until the programme begins (SMPTE ST 55)." : "",
+        return field(WORDS.say("length"), now instanceof GeneratedItem.Leader ? WORDS.say("aFigureASecondDownTo2Which") : "",
                 values.toArray(Node[]::new));
     }
 
     private HBox tone(Integer level, Consumer<Integer> chosen) {
-        return field("Tone", "1 kHz; -18 dBFS is the alignment level of EBU R 68, -20 dBFS that of SMPTE RP 155. Nothing for silence.",
+        return field(WORDS.say("tone"), WORDS.say("1KHz18DBFSIsTheAlignment"),
                 named("dBFS", text("tone", level == null ? "" : level.toString(), 4,
                         typed -> chosen.accept(typed.isBlank() ? null : level(typed)))));
     }
@@ -68,7 +70,7 @@ final class DrawnFields extends VBox {
         try {
             return Integer.valueOf(typed.strip());
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + typed + "' is no level: write decibels such as -18", e);
+            throw new IllegalArgumentException(WORDS.say("isNoLevelWriteDecibelsSuch", typed), e);
         }
     }
 
@@ -85,14 +87,14 @@ final class DrawnFields extends VBox {
                             text("slate-words-" + i, entry.words().text(), 18,
                                     typed -> entry(slate, index,
                                             typed.isBlank() ? null : new GeneratedItem.Slate.Entry(entry.label(), Wording.parse(typed)))),
-                            Parts.small("slate-out-" + i, "Remove", () -> entry(slate, index, null))));
+                            Parts.small("slate-out-" + i, WORDS.say("remove"), () -> entry(slate, index, null))));
         }
-        lines.getChildren().add(Parts.small("slate-more", "Another line", () -> {
+        lines.getChildren().add(Parts.small("slate-more", WORDS.say("anotherLine"), () -> {
             List<GeneratedItem.Slate.Entry> more = new ArrayList<>(slate.entries());
-            more.add(new GeneratedItem.Slate.Entry("Note", new Wording("-")));
+            more.add(new GeneratedItem.Slate.Entry(WORDS.say("note"), new Wording("-")));
             change.accept(slate.withEntries(more));
         }));
-        getChildren().add(field("Lines", "Fields such as {reel}, {length}, {timecode}, {size} and {rate} are filled in.", lines));
+        getChildren().add(field(WORDS.say("lines"), WORDS.say("fieldsSuchAsReelLengthTimecode"), lines));
     }
 
     /** @param entry null to take the line out */

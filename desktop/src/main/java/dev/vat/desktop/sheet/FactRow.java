@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.PartForm;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Edit;
@@ -13,6 +14,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.SettingView;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.session.Session;
 import java.time.LocalDate;
 import java.util.List;
@@ -21,23 +23,25 @@ import java.util.Optional;
 
 /** What follows from settings, from the reel or from test encodes, as a row of the sheet. */
 enum FactRow implements OutRow {
-    RATE(Group.PICTURE, "size", "Frame rate", "Frames a second, exactly. It is the reel's rate for every file.", "choose a rate",
+    RATE(Group.PICTURE, "size", Words.of(FactRow.class).say("frameRate"), Words.of(FactRow.class).say("framesASecondExactlyItIs"),
+            Words.of(FactRow.class).say("chooseARate"),
             "rate-illegal"),
-    DEPTH(Group.COLOUR, "colour", "Depth", "Bits in each sample. Deeper sources are dithered, so that smooth skies don't band.",
-            "not known yet", "depth-reduced"),
-    CHROMA(Group.COLOUR, "colour", "Chroma", "How finely colour is sampled beside brightness.", "not known yet"),
-    NAME(Group.FILE, null, "Name", "The file's name. Its pattern is set above; a name that is taken gets a version number.",
-            "not known yet", "name-clash"),
-    STOP(Group.FILE, null, "If stopped", "Whether a stop costs the work so far: what is made in parts goes on at the first unfinished one.",
-            "not known yet", "made-whole"),
-    FORECAST(Group.FORECAST, null, "File size", "What the file will weigh: by test encodes, with the range that holds nine times of ten; "
-            + "before, a wide guess from the codec alone.", "not known yet"),
-    LIKENESS(Group.FORECAST, null, "Picture quality", "How near the file's frames will come to the source, by test encodes: PSNR in "
-            + "decibels, and SSIM, where 1 is the same.", "not tried yet"),
-    MAKING(Group.FORECAST, null, "Encode time", "How long making and proving this file will take of the whole run, by test encodes.",
-            "not tried yet");
+    DEPTH(Group.COLOUR, "colour", Words.of(FactRow.class).say("depth"), Words.of(FactRow.class).say("bitsInEachSampleDeeperSources"),
+            Words.of(FactRow.class).say("notKnownYet"), "depth-reduced"),
+    CHROMA(Group.COLOUR, "colour", Words.of(FactRow.class).say("chroma"), Words.of(FactRow.class).say("howFinelyColourIsSampled"),
+            Words.of(FactRow.class).say("notKnownYet")),
+    NAME(Group.FILE, null, Words.of(FactRow.class).say("name"), Words.of(FactRow.class).say("theFilesNameItsPatternIs"),
+            Words.of(FactRow.class).say("notKnownYet"), "name-clash"),
+    STOP(Group.FILE, null, Words.of(FactRow.class).say("ifStopped"), Words.of(FactRow.class).say("whetherAStopCostsTheWork"),
+            Words.of(FactRow.class).say("notKnownYet"), "made-whole"),
+    FORECAST(Group.FORECAST, null, Words.of(FactRow.class).say("fileSize"), Words.of(FactRow.class).say("whatTheFileWillWeighByTest"),
+            Words.of(FactRow.class).say("notKnownYet")),
+    LIKENESS(Group.FORECAST, null, Words.of(FactRow.class).say("pictureQuality"), Words.of(FactRow.class).say("howNearTheFilesFramesWill"),
+            Words.of(FactRow.class).say("notTriedYet")),
+    MAKING(Group.FORECAST, null, Words.of(FactRow.class).say("encodeTime"), Words.of(FactRow.class).say("howLongMakingAndProving"),
+            Words.of(FactRow.class).say("notTriedYet"));
 
-    static final String UNKNOWN = "This Vat doesn't know what the column asks for.";
+    static final String UNKNOWN = Words.of(FactRow.class).say("thisVatDoesntKnowWhatThe");
 
     private final Group group;
     private final String behind;
@@ -89,12 +93,13 @@ enum FactRow implements OutRow {
         return switch (this) {
             case RATE -> programme.rate().map(r -> settings.framing().scanInUse().rate(r).label());
             case DEPTH -> Optional.of(codec.codedBits() == codec.readBits() ? codec.codedBits() + "-bit"
-                    : codec.codedBits() + "-bit, read as " + codec.readBits());
+                    : Words.of(FactRow.class).say("bitReadAs", codec.codedBits(), codec.readBits()));
             case CHROMA -> Optional.of(codec.chroma().label());
-            case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? "begins again" : "made in parts");
+            case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? Words.of(FactRow.class).say("beginsAgain")
+                    : Words.of(FactRow.class).say("madeInParts"));
             case NAME -> Optional.of(name(session.project(), programme, deliverable));
             case FORECAST -> session.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
-                    .or(() -> programme.forecast(deliverable).map(f -> f.toString().replace("rough: ", "")));
+                    .or(() -> programme.forecast(deliverable).map(RoughForecast::range));
             case LIKENESS -> session.foretelling().of(deliverable).map(ForecastWords::likeness);
             case MAKING -> session.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };
@@ -106,7 +111,7 @@ enum FactRow implements OutRow {
                     new FileNaming.Context(project.name(), programme.reel().name(), programme.range(), LocalDate.now(),
                             programme.frame(deliverable).map(Frame::size).orElse(Size.of(1, 1)), programme.rate().orElse(null)));
         } catch (IllegalArgumentException e) {
-            return "the pattern can't be used";
+            return Words.of(FactRow.class).say("thePatternCantBeUsed");
         }
     }
 

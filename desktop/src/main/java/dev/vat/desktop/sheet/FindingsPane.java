@@ -11,6 +11,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -22,6 +23,7 @@ import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import javafx.scene.Node;
@@ -37,6 +39,8 @@ import javafx.scene.layout.VBox;
 
 /** What stands in the way or is worth knowing, each with its remedies as buttons. */
 public final class FindingsPane extends VBox {
+
+    private static final Words WORDS = Words.of(FindingsPane.class);
 
     private static final double CLOSED = 96;
     private static final double OPEN = 200;
@@ -68,11 +72,12 @@ public final class FindingsPane extends VBox {
         List<Alike> groups = Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable);
         groups.stream().limit(most).forEach(group -> lines.add(line(group)));
         if (groups.size() > most) {
-            lines.add(Parts.small("more-findings", (groups.size() - most) + " more findings: show " + Math.min(FEW, groups.size() - most),
-                    () -> {
-                        most += FEW;
-                        show();
-                    }));
+            lines.add(
+                    Parts.small("more-findings", WORDS.say("moreFindingsShow", (groups.size() - most), Math.min(FEW, groups.size() - most)),
+                            () -> {
+                                most += FEW;
+                                show();
+                            }));
         }
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
         if (!notes.isEmpty()) {
@@ -111,9 +116,9 @@ public final class FindingsPane extends VBox {
 
     private ToggleButton fold(int notes) {
         ToggleButton fold = Controls.toggle(Integer.toString(notes));
-        String words = notes == 1 ? "1 note" : notes + " notes";
+        String words = WORDS.say("notes", notes);
         fold.setAccessibleText(words);
-        fold.setTooltip(new Tooltip(words + ": worth knowing, nothing to be done"));
+        fold.setTooltip(new Tooltip(WORDS.say("worthKnowingNothingToBe", words)));
         fold.setId("notes");
         fold.setSelected(unfolded);
         fold.getStyleClass().addAll("remedy", "notes-fold");
@@ -142,7 +147,7 @@ public final class FindingsPane extends VBox {
         HBox line = new HBox(glyph, text);
         line.getStyleClass().add("finding-line");
         VBox whole = new VBox(line);
-        whole.getStyleClass().addAll("finding", finding.severity().label());
+        whole.getStyleClass().addAll("finding", finding.severity().name().toLowerCase(Locale.ROOT));
         whole.setId("finding-" + finding.id());
         VBox details = new VBox();
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
@@ -177,7 +182,7 @@ public final class FindingsPane extends VBox {
         more.setId("more-" + finding.id());
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().addAll("remedy", "small");
-        more.setAccessibleText("More about: " + finding.text());
+        more.setAccessibleText(WORDS.say("moreAbout", finding.text()));
         more.setSelected(opened.contains(key));
         Parts.present(details, more.isSelected());
         more.setOnAction(_ -> {
@@ -212,14 +217,14 @@ public final class FindingsPane extends VBox {
             case Remedy.Apply _ -> session.edit(Edit.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
-            case Remedy.ChooseFolder _ -> ask.folder("Where the files go", DestinationProbe.folderOf(session.project()))
+            case Remedy.ChooseFolder _ -> ask.folder(WORDS.say("whereTheFilesGo"), DestinationProbe.folderOf(session.project()))
                     .ifPresent(folder -> session.edit(Edits.setFolder(Place.of(folder))));
-            case Remedy.ChooseFace face -> ask.file("A face for words in pictures", "Font files", AuxiliaryFiles.FONTS)
+            case Remedy.ChooseFace face -> ask.file(WORDS.say("aFaceForWordsInPictures"), WORDS.say("fontFiles"), AuxiliaryFiles.FONTS)
                     .ifPresent(file -> session.edit(face.with().apply(file.toString())));
-            case Remedy.ChooseColour colour -> ask.colour("Behind transparent places of "
-                    + session.deliverable(colour.target()).map(d -> d.title()).orElse(""),
-                    session.deliverable(colour.target())
-                            .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
+            case Remedy.ChooseColour colour -> ask
+                    .colour(WORDS.say("behindTransparentPlaces", session.deliverable(colour.target()).map(d -> d.title()).orElse("")),
+                            session.deliverable(colour.target())
+                                    .map(d -> d.flatten() instanceof Ground.Colour(Rgb now) ? now : Rgb.BLACK).orElse(Rgb.BLACK))
                     .ifPresent(chosen -> session.edit(Edit.together(remedies.stream()
                             .map(r -> DeliverableEdits.setFlatten(((Remedy.ChooseColour) r).target(), new Ground.Colour(chosen)))
                             .toList())));

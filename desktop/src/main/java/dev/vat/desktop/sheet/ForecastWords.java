@@ -3,10 +3,13 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.trial.Estimate;
 import dev.vat.core.trial.FileForecast;
+import dev.vat.core.words.Words;
 import java.util.Locale;
 
 /** Forecasts in words. */
 public final class ForecastWords {
+
+    private static final Words WORDS = Words.of(ForecastWords.class);
 
     private ForecastWords() {}
 
@@ -17,20 +20,20 @@ public final class ForecastWords {
         String low = RoughForecast.bytes(Math.round(bytes.low()));
         String high = RoughForecast.bytes(Math.round(bytes.high()));
         boolean alike = low.endsWith(unit) && high.endsWith(unit);
-        return middle + " (" + (alike ? low.replace(unit, "") + " to " + high.replace(unit, "") : low + " to " + high) + ")";
+        return middle + " (" + (alike ? WORDS.say("to", low.replace(unit, ""), high.replace(unit, "")) : WORDS.say("to", low, high)) + ")";
     }
 
     static String likeness(FileForecast file) {
-        return file.psnr() == null ? "nothing is lost"
-                : String.format(Locale.ROOT, "%.1f dB (%.1f to %.1f), %.4f", file.psnr().middle(), file.psnr().low(), file.psnr().high(),
-                        file.ssim().middle());
+        return file.psnr() == null ? WORDS.say("nothingIsLost")
+                : WORDS.say("dbTo", "%.1f".formatted(file.psnr().middle()), "%.1f".formatted(file.psnr().low()),
+                        "%.1f".formatted(file.psnr().high()), "%.4f".formatted(file.ssim().middle()));
     }
 
     /** {@code 12 s (10 to 14)} or {@code 2:10 (1:50 to 2:30)}. */
     public static String time(Estimate seconds) {
         boolean minutes = seconds.high() >= 100;
-        return span(seconds.middle(), minutes) + (minutes ? "" : " s") + " (" + span(seconds.low(), minutes) + " to "
-                + span(seconds.high(), minutes) + ")";
+        return WORDS.say("to2", span(seconds.middle(), minutes) + (minutes ? "" : " s"), span(seconds.low(), minutes),
+                span(seconds.high(), minutes));
     }
 
     private static String span(double seconds, boolean minutes) {
@@ -42,16 +45,14 @@ public final class ForecastWords {
 
     /** All that is foretold of a file, in one line. */
     public static String line(FileForecast file) {
-        return bytes(file.bytes()) + ", "
-                + (file.psnr() == null ? "nothing is lost"
-                        : String.format(Locale.ROOT, "PSNR %.2f dB, SSIM %.4f", file.psnr().middle(), file.ssim().middle()))
-                + ", "
-                + time(file.makeSeconds().plus(file.proofSeconds())) + " to make";
+        return WORDS.say("toMake", bytes(file.bytes()), (file.psnr() == null ? WORDS.say("nothingIsLost")
+                : WORDS.say("psnrDBSSIM", "%.2f".formatted(file.psnr().middle()), "%.4f".formatted(file.ssim().middle()))),
+                time(file.makeSeconds().plus(file.proofSeconds())));
     }
 
     /** For a column's heading. */
     static String brief(FileForecast file) {
         return RoughForecast.bytes(Math.round(file.bytes().middle()))
-                + (file.psnr() == null ? ", lossless" : String.format(Locale.ROOT, ", %.1f dB", file.psnr().middle()));
+                + (file.psnr() == null ? ", lossless" : String.format(Locale.ROOT, WORDS.say("1fDB"), file.psnr().middle()));
     }
 }

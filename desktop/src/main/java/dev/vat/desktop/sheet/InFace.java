@@ -4,6 +4,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
@@ -37,6 +38,8 @@ import javafx.scene.layout.VBox;
  */
 public final class InFace extends VBox {
 
+    private static final Words WORDS = Words.of(InFace.class);
+
     private static final int FEWEST_TO_FILTER = 3;
     private static final double ROW = 52;
     private static final double NARROWEST_FILTER = 70;
@@ -44,11 +47,7 @@ public final class InFace extends VBox {
     private static final double MOST_CHOSEN = .56;
     private static final double LEAST_CHOSEN = .2;
     private static final double MOST_SCENES = .45;
-    private static final String EMPTY = "Nothing has been added yet. Drop a folder, a whole tree, one frame of a sequence, a "
-            + "movie or a sound anywhere on this window.\n\n"
-            + "In shows what was found: every frame file is looked into, and what is missing, empty, cut short or odd is named, "
-            + "with the frame numbers to render again ready to copy.\n\n"
-            + "Reel puts the sources in order. Out says what is made of them, and for whom.";
+    private static final String EMPTY = WORDS.say("nothingHasBeenAddedYetDrop");
 
     /** A row of the list. */
     private sealed interface Row {
@@ -68,12 +67,12 @@ public final class InFace extends VBox {
     /** Families that somebody opened or closed; others are open while the selected source is one of them. */
     private final Map<String, Boolean> folds = new HashMap<>();
     private final TextField words = new TextField();
-    private final ToggleButton onlyTrouble = Controls.toggle("Problems");
+    private final ToggleButton onlyTrouble = Controls.toggle(WORDS.say("problems"));
     private final Label total = Parts.label("", "note");
     /** Stays while the rows under it are made anew, so that nobody's typing is cut off. */
     private final HBox filterBar = Parts.row(words, onlyTrouble, Parts.space(), total);
     private final HBox looking;
-    private final Rows<Row> list = new Rows<>("sources", "Sources", ROW, this::fill);
+    private final Rows<Row> list = new Rows<>("sources", WORDS.say("sources"), ROW, this::fill);
     private final Label nothing = Parts.wrapped(EMPTY, "note", "empty");
     private final SourcePane chosen;
     private final ScenesPane scenes;
@@ -94,8 +93,8 @@ public final class InFace extends VBox {
         setMinHeight(0);
         getStyleClass().add("face");
         words.setId("filter");
-        words.setPromptText("Filter by name");
-        words.setAccessibleText("Filter sources by name");
+        words.setPromptText(WORDS.say("filterByName"));
+        words.setAccessibleText(WORDS.say("filterSourcesByName"));
         words.setPrefColumnCount(14);
         words.textProperty().addListener((_, _, _) -> show(selected));
         onlyTrouble.setId("only-trouble");
@@ -104,8 +103,8 @@ public final class InFace extends VBox {
         words.setMinWidth(NARROWEST_FILTER);
         onlyTrouble.setOnAction(_ -> show(selected));
         filterBar.getStyleClass().add("filter-bar");
-        looking = Parts.row(Parts.label("Looking into folders", "strong"), Parts.space(),
-                Parts.button("stop-looking", "Stop looking", () -> session.search().stop()));
+        looking = Parts.row(Parts.label(WORDS.say("lookingIntoFolders"), "strong"), Parts.space(),
+                Parts.button("stop-looking", WORDS.say("stopLooking"), () -> session.search().stop()));
         looking.getStyleClass().add("filter-bar");
         list.setPlaceholder(nothing);
         list.setOnChosen(this::chosenChanged);
@@ -151,13 +150,13 @@ public final class InFace extends VBox {
         Parts.present(looking, going);
         Parts.present(filterBar, !going && sources.size() >= FEWEST_TO_FILTER);
         long troubled = sources.stream().filter(s -> SourceState.hasTrouble(session, s)).count();
-        onlyTrouble.setText("Problems " + troubled);
+        onlyTrouble.setText(WORDS.say("problems2", troubled));
         onlyTrouble.setDisable(troubled == 0 && !onlyTrouble.isSelected());
         long frames = sources.stream().map(s -> session.table(s.id())).filter(Objects::nonNull).mapToLong(t -> t.sequence().count()).sum();
-        total.setText(sources.size() + " sources, " + frames + " frames");
+        total.setText(WORDS.say("sourcesFrames", sources.size(), frames));
         List<Row> rows = going ? session.search().soFar().stream().map(InFace::found).toList() : rows(sources);
-        nothing.setText(sources.isEmpty() ? EMPTY : onlyTrouble.isSelected() ? "No source has anything to look at."
-                : "No source has this in its name.");
+        nothing.setText(sources.isEmpty() ? EMPTY : onlyTrouble.isSelected() ? WORDS.say("noSourceHasAnythingToLook")
+                : WORDS.say("noSourceHasThisInItsName"));
         list.showRows(rows);
         if (other || list.chosen().isEmpty()) {
             rows.stream().filter(r -> r instanceof Row.Of(String id, String _, boolean _) && id.equals(selected)).findFirst()
@@ -167,7 +166,7 @@ public final class InFace extends VBox {
     }
 
     private static Row found(Sequence sequence) {
-        return new Row.Found(sequence.name(), sequence.count() + " files so far   " + sequence.folder());
+        return new Row.Found(sequence.name(), WORDS.say("filesSoFar", sequence.count(), sequence.folder()));
     }
 
     private List<Row> rows(List<Source> sources) {
@@ -262,16 +261,17 @@ public final class InFace extends VBox {
 
     private void family(ListCell<Row> cell, Row.Family row) {
         cell.setId("kin-" + row.name.replaceAll("[^A-Za-z0-9]+", "-"));
-        cell.setAccessibleText(row.name + ", " + row.members.size() + " that belong together, " + (row.open ? "open" : "folded"));
+        cell.setAccessibleText(
+                WORDS.say("thatBelongTogether", row.name, row.members.size(), (row.open ? WORDS.say("open") : WORDS.say("folded"))));
         Label name = Parts.label(row.name, "strong");
         name.setGraphic((row.open ? Icon.DOWN : Icon.STEP_FORWARD).node());
         long troubled = row.members.stream().flatMap(id -> session.project().source(id).stream())
                 .filter(s -> SourceState.hasTrouble(session, s)).count();
-        Label state = Parts.label(troubled == 0 ? "" : troubled + " of them to look at", "state", "warn");
+        Label state = Parts.label(troubled == 0 ? "" : WORDS.say("ofThemToLookAt", troubled), "state", "warn");
         if (troubled > 0) {
             state.setGraphic(Icon.WARNING.node());
         }
-        HBox line = Parts.row(name, Parts.label(row.members.size() + " that belong together", "note"), Parts.space(), state);
+        HBox line = Parts.row(name, Parts.label(WORDS.say("thatBelongTogether2", row.members.size()), "note"), Parts.space(), state);
         line.setAlignment(Pos.CENTER_LEFT);
         cell.setGraphic(line);
         cell.setOnMouseClicked(e -> {

@@ -23,6 +23,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Folds;
@@ -40,6 +41,8 @@ import javafx.scene.layout.HBox;
 
 /** How one item of the reel is taken, in groups: which frames, how they play, how it begins, how it fits. */
 final class ItemGroups {
+
+    private static final Words WORDS = Words.of(ItemGroups.class);
 
     private static final long HANDLES = 12;
     private static final long USUAL_JOINT = 12;
@@ -67,42 +70,45 @@ final class ItemGroups {
 
     List<Folds.Group> groups() {
         List<Folds.Group> groups = new ArrayList<>();
-        Folds.Group begins = Folds.Group.of("begins", "Transition in", item.joint() == null ? "cut" : item.joint().words(),
+        Folds.Group begins = Folds.Group.of("begins", WORDS.say("transitionIn"),
+                item.joint() == null ? WORDS.say("cut") : item.joint().words(),
                 () -> List.of(begins()));
         ReelEntry entry = programme.entry(span.item()).orElse(null);
         if (entry == null) {
             // As it was written: in what the plan has, fields are filled in.
             Item drawn = programme.reel().items().get(place);
             groups.add(drawn.layout() != null
-                    ? Folds.Group.of("views", "Views", drawn.layout().views().size() + " views, " + drawn.layout().arrangement().title(),
+                    ? Folds.Group.of("views", WORDS.say("views"),
+                            WORDS.say("views2", drawn.layout().views().size(), drawn.layout().arrangement().title()),
                             () -> List.of(new LayoutPane(session, programme, span)))
-                    : Folds.Group.of("drawn", drawn.drawn().title(), span.count() == 1 ? "1 frame" : span.count() + " frames",
+                    : Folds.Group.of("drawn", drawn.drawn().title(), WORDS.say("frames", span.count()),
                             () -> List.of(new DrawnFields(drawn.drawn(), programme.rate().orElse(null),
                                     d -> edit(ReelEdits.drawItem(place, d))))));
             groups.add(begins);
             return groups;
         }
-        groups.add(Folds.Group.of("frames", "Range and speed", rangeWords(entry), () -> List.of(frames(entry), plays(entry))));
-        groups.add(Folds.Group.of("holds", "Holds", holdWords(), () -> List.of(held())));
+        groups.add(Folds.Group.of("frames", WORDS.say("rangeAndSpeed"), rangeWords(entry), () -> List.of(frames(entry), plays(entry))));
+        groups.add(Folds.Group.of("holds", WORDS.say("holds"), holdWords(), () -> List.of(held())));
         groups.add(begins);
         programme.placement(entry)
-                .ifPresent(_ -> groups.add(Folds.Group.of("fit", "Fit", item.fitInUse().title(), () -> List.of(fit(entry)))));
+                .ifPresent(_ -> groups.add(Folds.Group.of("fit", WORDS.say("fit"), item.fitInUse().title(), () -> List.of(fit(entry)))));
         PassPane passes = new PassPane(session, programme, span, entry);
         if (!passes.getChildren().isEmpty()) {
-            groups.add(Folds.Group.of("passes", "Passes", item.passes() == null ? "not put together"
-                    : item.passes().on().passes().size() + " put together", () -> List.of(passes)));
+            groups.add(Folds.Group.of("passes", WORDS.say("passes"), item.passes() == null ? WORDS.say("notPutTogether")
+                    : WORDS.say("putTogether", item.passes().on().passes().size()), () -> List.of(passes)));
         }
         int lines = item.burnIn() == null ? 0 : item.burnIn().lines().size();
-        groups.add(Folds.Group.of("burn-in", "Burn-in", lines == 0 ? "none of its own" : lines + (lines == 1 ? " line" : " lines"),
-                () -> List.of(field("Burn-in", "Written into this item alone, besides the reel's.",
+        groups.add(Folds.Group.of("burn-in", WORDS.say("burnIn"),
+                lines == 0 ? WORDS.say("noneOfItsOwn") : WORDS.say("linesOfBurnIn", lines),
+                () -> List.of(field(WORDS.say("burnIn"), WORDS.say("writtenIntoThisItemAlone"),
                         new BurnInPane(ask, "item-burn-in", item.burnIn(), b -> edit(ReelEdits.burnInItem(place, b)))))));
-        groups.add(Folds.Group.of("version", "Version", entry.source().name(), () -> List.of(versions(entry))));
+        groups.add(Folds.Group.of("version", WORDS.say("version"), entry.source().name(), () -> List.of(versions(entry))));
         return groups;
     }
 
     private String rangeWords(ReelEntry entry) {
         List<String> words = new ArrayList<>(List.of(entry.reading().rangeIn(entry.table().sequence()).toString()));
-        words.add(playing.reversed() ? "backwards" : "forwards");
+        words.add(playing.reversed() ? WORDS.say("backwards2") : WORDS.say("forwards"));
         words.add(playing.speedInUse() + "x");
         if (playing.conform() != null) {
             words.add(playing.conform().title());
@@ -113,17 +119,18 @@ final class ItemGroups {
     private String holdWords() {
         List<String> words = new ArrayList<>();
         if (playing.head() > 0) {
-            words.add("first for " + playing.head());
+            words.add(WORDS.say("firstFor", playing.head()));
         }
         if (playing.tail() > 0) {
-            words.add("last for " + playing.tail());
+            words.add(WORDS.say("lastFor", playing.tail()));
         }
-        playing.holds().forEach(hold -> words.add(hold.number() + " for " + hold.places()));
-        return words.isEmpty() ? "none" : String.join(", ", words);
+        playing.holds().forEach(hold -> words.add(WORDS.say("for", hold.number(), hold.places())));
+        return words.isEmpty() ? WORDS.say("noHold") : String.join(", ", words);
     }
 
     private HBox fit(ReelEntry entry) {
-        return field("Fit", "How " + entry.format().orElseThrow().size() + " goes into the reel's " + programme.size().orElseThrow() + ".",
+        return field(WORDS.say("fit"),
+                WORDS.say("howGoesIntoTheReels", entry.format().orElseThrow().size(), programme.size().orElseThrow()),
                 choice("item-fit", Fit.values(), item.fitInUse(), Fit::title, fit -> edit(ReelEdits.fitItem(place, fit))));
     }
 
@@ -139,23 +146,23 @@ final class ItemGroups {
         FrameRange all = entry.source().reading().rangeIn(sequence);
         List<Node> values = new ArrayList<>();
         values.add(text("item-range", now.toString(), 10, typed -> trim(typed.isBlank() ? null : FrameRange.parse(typed), all)));
-        values.add(Parts.small("item-in", "Begin at what is shown",
+        values.add(Parts.small("item-in", WORDS.say("beginAtWhatIsShown"),
                 () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(n, Math.max(n, now.last())), all), this::sayNotShown)));
-        values.add(Parts.small("item-end", "End at what is shown",
+        values.add(Parts.small("item-end", WORDS.say("endAtWhatIsShown"),
                 () -> shown().ifPresentOrElse(n -> trim(FrameRange.of(Math.min(n, now.first()), n), all), this::sayNotShown)));
-        values.add(Parts.small("slip-earlier", "Slip earlier", () -> edit(ReelEdits.slipItem(place, now, -sequence.step()))));
-        values.add(Parts.small("slip-later", "Slip later", () -> edit(ReelEdits.slipItem(place, now, sequence.step()))));
+        values.add(Parts.small("slip-earlier", WORDS.say("slipEarlier"), () -> edit(ReelEdits.slipItem(place, now, -sequence.step()))));
+        values.add(Parts.small("slip-later", WORDS.say("slipLater"), () -> edit(ReelEdits.slipItem(place, now, sequence.step()))));
         FrameRange wide = FrameRange.of(Math.max(sequence.first(), now.first() - HANDLES), Math.min(sequence.last(), now.last() + HANDLES));
         if (!wide.equals(now)) {
-            values.add(Parts.small("handles", "Handles of " + HANDLES, () -> trim(wide, all)));
+            values.add(Parts.small("handles", WORDS.say("handlesOf", HANDLES), () -> trim(wide, all)));
         }
         if (item.range() != null) {
-            values.add(Parts.small("item-all", "All of it", () -> trim(null, all)));
+            values.add(Parts.small("item-all", WORDS.say("allOfIt"), () -> trim(null, all)));
         }
         ends(entry, now, all, values);
-        String words = item.range() == null ? "As the source's settings take them."
-                : now.count() + " of the " + all.count() + " that the source's settings take.";
-        return field("Frames", words, values.toArray(Node[]::new));
+        String words = item.range() == null ? WORDS.say("asTheSourcesSettingsTake")
+                : WORDS.say("ofTheThatTheSourcesSettings", now.count(), all.count());
+        return field(WORDS.say("frames2"), words, values.toArray(Node[]::new));
     }
 
     /** Still or unsettled ends, as the content checks found them, each off by one press. */
@@ -170,7 +177,7 @@ final class ItemGroups {
             };
             if (!left.equals(now)) {
                 values.add(Parts.small("trim-" + fault.kind().name().toLowerCase(Locale.ROOT).replace('_', '-'),
-                        "Trim what is " + fault.kind().label() + " (" + (now.count() - left.count()) + ")", () -> trim(left, all)));
+                        WORDS.say("trimWhatIs", fault.kind().label(), (now.count() - left.count())), () -> trim(left, all)));
             }
         }
     }
@@ -187,7 +194,7 @@ final class ItemGroups {
     }
 
     private void sayNotShown() {
-        session.say("The frame that is shown isn't one of this item's: go to one of them first.");
+        session.say(WORDS.say("theFrameThatIsShownIsnt"));
     }
 
     // ---- how they play
@@ -203,33 +210,36 @@ final class ItemGroups {
             values.addAll(
                     Arrays.asList(choice("conform", fitting, playing.conformInUse(), Conform::title, c -> play(playing.withConform(c)))));
         }
-        values.add(named("speed",
+        values.add(named(WORDS.say("speed"),
                 text("item-speed", playing.speedInUse().toString(), 6, typed -> play(playing.withSpeed(Rational.parse(typed))))));
-        ToggleButton back = Controls.toggle("Backwards");
+        ToggleButton back = Controls.toggle(WORDS.say("backwards"));
         back.setId("item-reversed");
         back.setSelected(playing.reversed());
         back.setOnAction(_ -> play(playing.withReversed(back.isSelected())));
         values.add(back);
         String tally = programme.plan().tally(span.item()).words();
-        String rates = ratio.equals(Rational.ONE) ? "" : own.label() + " in a reel of " + reel.label() + ": ";
-        return field("Plays", rates + span.range().count() + " frames give " + span.count() + (tally.isEmpty() ? "." : ", " + tally + "."),
+        String rates = ratio.equals(Rational.ONE) ? "" : WORDS.say("inAReelOf", own.label(), reel.label());
+        return field(WORDS.say("plays"),
+                WORDS.say("framesGive", rates + span.range().count(), span.count(), (tally.isEmpty() ? "." : ", " + tally + ".")),
                 values.toArray(Node[]::new));
     }
 
     private HBox held() {
         List<Node> values = new ArrayList<>();
         values.add(
-                named("first, for", text("hold-head", Long.toString(playing.head()), 4, typed -> play(playing.withHead(whole(typed, 0))))));
+                named(WORDS.say("firstFor2"),
+                        text("hold-head", Long.toString(playing.head()), 4, typed -> play(playing.withHead(whole(typed, 0))))));
         values.add(
-                named("last, for", text("hold-tail", Long.toString(playing.tail()), 4, typed -> play(playing.withTail(whole(typed, 0))))));
-        values.add(named("what is shown, for", text("hold-shown", "", 4, typed -> {
-            long number = shown().orElseThrow(() -> new IllegalArgumentException("The frame that is shown isn't one of this item's"));
+                named(WORDS.say("lastFor2"),
+                        text("hold-tail", Long.toString(playing.tail()), 4, typed -> play(playing.withTail(whole(typed, 0))))));
+        values.add(named(WORDS.say("whatIsShownFor"), text("hold-shown", "", 4, typed -> {
+            long number = shown().orElseThrow(() -> new IllegalArgumentException(WORDS.say("theFrameThatIsShownIsnt2")));
             play(playing.withHold(number, whole(typed, 0)));
         })));
         playing.holds()
-                .forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), hold.number() + " for " + hold.places() + ", remove",
+                .forEach(hold -> values.add(Parts.small("unhold-" + hold.number(), WORDS.say("forRemove", hold.number(), hold.places()),
                         () -> play(playing.withHold(hold.number(), 0)))));
-        return field("Hold", "", values.toArray(Node[]::new));
+        return field(WORDS.say("hold"), "", values.toArray(Node[]::new));
     }
 
     private void play(Playing other) {
@@ -242,21 +252,21 @@ final class ItemGroups {
         Joint joint = item.joint();
         List<Node> values = new ArrayList<>();
         Joint.Kind[] kinds = {null, Joint.Kind.DISSOLVE, Joint.Kind.DIP};
-        values.addAll(Arrays.asList(choice("joint", kinds, joint == null ? null : joint.kind(), k -> k == null ? "cut" : k.title(),
+        values.addAll(Arrays.asList(choice("joint", kinds, joint == null ? null : joint.kind(),
+                k -> k == null ? WORDS.say("cut") : k.title(),
                 k -> edit(
                         ReelEdits.joinItem(place, k == null ? null : new Joint(k, joint == null ? USUAL_JOINT : joint.frames(), null))))));
         if (joint != null) {
-            values.add(named("frames", text("joint-frames", Long.toString(joint.frames()), 5,
+            values.add(named(WORDS.say("frames3"), text("joint-frames", Long.toString(joint.frames()), 5,
                     typed -> edit(ReelEdits.joinItem(place, new Joint(joint.kind(), whole(typed, 1), joint.colour()))))));
         }
         if (joint != null && joint.kind() == Joint.Kind.DIP) {
             values.add(named("through", text("joint-colour", joint.colour() == null ? "000000" : joint.colour().toString(), 7,
                     typed -> edit(ReelEdits.joinItem(place, Joint.dip(joint.frames(), Rgb.parse(typed)))))));
         }
-        String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? "It lies over the end of the item before: the reel "
-                + "is shorter by as many frames."
-                : "The item before goes into the colour, and this one comes out of it.";
-        return field("Kind", words, values.toArray(Node[]::new));
+        String words = joint == null ? "" : joint.kind() == Joint.Kind.DISSOLVE ? WORDS.say("itLiesOverTheEndOfTheItem")
+                : WORDS.say("theItemBeforeGoesIntoThe");
+        return field(WORDS.say("kind"), words, values.toArray(Node[]::new));
     }
 
     // ---- versions
@@ -268,10 +278,10 @@ final class ItemGroups {
         }
         if (item.earlier() != null && session.project().source(item.earlier()).isPresent()) {
             Source earlier = session.project().source(item.earlier()).get();
-            values.add(Parts.small("version-back", "Back to " + earlier.name(), () -> swap(entry, earlier)));
+            values.add(Parts.small("version-back", WORDS.say("backTo", earlier.name()), () -> swap(entry, earlier)));
         }
-        values.add(Parts.small("look-versions", "Look for versions beside it", () -> session.search().forVersions(entry.source())));
-        return field("Version", values.size() == 1 ? "" : "Takes this one's place, as it is trimmed and played.",
+        values.add(Parts.small("look-versions", WORDS.say("lookForVersionsBesideIt"), () -> session.search().forVersions(entry.source())));
+        return field(WORDS.say("version"), values.size() == 1 ? "" : WORDS.say("takesThisOnesPlaceAsItIs"),
                 values.toArray(Node[]::new));
     }
 
@@ -279,7 +289,7 @@ final class ItemGroups {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
         session.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())
-                .filter(s -> s.count() != before).ifPresent(s -> session.say(other.name() + " is " + Math.abs(s.count() - before)
-                        + (s.count() > before ? " frames longer than " : " frames shorter than ") + entry.source().name() + "."));
+                .filter(s -> s.count() != before).ifPresent(s -> session.say(WORDS.say("is", other.name(), Math.abs(s.count() - before),
+                        (s.count() > before ? WORDS.say("framesLongerThan") : WORDS.say("framesShorterThan")), entry.source().name())));
     }
 }

@@ -5,6 +5,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.resolved.PlanText;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.session.Session;
@@ -20,6 +21,8 @@ import javafx.scene.control.SeparatorMenuItem;
 
 /** What can be done with one item of the reel or with several at once. */
 final class ItemMenu {
+
+    private static final Words WORDS = Words.of(ItemMenu.class);
 
     private static final long USUAL_JOINT = 12;
 
@@ -39,31 +42,31 @@ final class ItemMenu {
     ContextMenu menu() {
         ContextMenu menu = new ContextMenu();
         List<MenuItem> items = menu.getItems();
-        items.add(Controls.item("item-duplicate", "Duplicate", this::duplicate));
+        items.add(Controls.item("item-duplicate", WORDS.say("duplicate"), this::duplicate));
         items.add(joints());
         items.add(new SeparatorMenuItem());
-        MenuItem earlier = Controls.item("item-earlier", "Earlier    Alt+Up", () -> move(-1));
+        MenuItem earlier = Controls.item("item-earlier", WORDS.say("earlierAltUp"), () -> move(-1));
         earlier.setDisable(!canMove(-1));
-        MenuItem later = Controls.item("item-later", "Later    Alt+Down", () -> move(1));
+        MenuItem later = Controls.item("item-later", WORDS.say("laterAltDown"), () -> move(1));
         later.setDisable(!canMove(1));
         items.addAll(List.of(earlier, later));
         if (chosen.size() == 1) {
-            items.add(Controls.item("copy-item-plan", "Copy its plan, frame by frame", () -> {
+            items.add(Controls.item("copy-item-plan", WORDS.say("copyItsPlanFrameByFrame"), () -> {
                 Clips.copy(PlanText.of(programme, chosen.getFirst()));
-                session.say("The item's plan is on the clipboard.");
+                session.say(WORDS.say("theItemsPlanIsOnTheClipboard"));
             }));
         }
         items.add(new SeparatorMenuItem());
-        items.add(Controls.item("item-remove", "Remove    Delete", this::remove));
+        items.add(Controls.item("item-remove", WORDS.say("removeDelete"), this::remove));
         return menu;
     }
 
     void duplicate() {
-        all("duplicating " + chosen.size() + " items", ReelEdits::repeatItem);
+        all(WORDS.say("duplicatingItems", chosen.size()), ReelEdits::repeatItem);
     }
 
     void remove() {
-        all("removing " + chosen.size() + " items", ReelEdits::removeItem);
+        all(WORDS.say("removingItems", chosen.size()), ReelEdits::removeItem);
     }
 
     boolean canMove(int by) {
@@ -79,16 +82,16 @@ final class ItemMenu {
     }
 
     private Menu joints() {
-        Menu joints = Controls.menu("Transition in");
+        Menu joints = Controls.menu(WORDS.say("transitionIn"));
         joints.setId("item-joints");
-        joints.getItems().addAll(Controls.item("join-cut", "Cut", () -> join(null)),
-                Controls.item("join-dissolve", "Dissolve, " + USUAL_JOINT + " frames", () -> join(Joint.Kind.DISSOLVE)),
-                Controls.item("join-dip", "Dip, " + USUAL_JOINT + " frames", () -> join(Joint.Kind.DIP)));
+        joints.getItems().addAll(Controls.item("join-cut", WORDS.say("cut"), () -> join(null)),
+                Controls.item("join-dissolve", WORDS.say("dissolveFrames", USUAL_JOINT), () -> join(Joint.Kind.DISSOLVE)),
+                Controls.item("join-dip", WORDS.say("dipFrames", USUAL_JOINT), () -> join(Joint.Kind.DIP)));
         return joints;
     }
 
     private void join(Joint.Kind kind) {
-        all("change of transition", place -> ReelEdits.joinItem(place, kind == null ? null : new Joint(kind, USUAL_JOINT, null)));
+        all(WORDS.say("changeOfTransition"), place -> ReelEdits.joinItem(place, kind == null ? null : new Joint(kind, USUAL_JOINT, null)));
     }
 
     /** One edit of all of them, undone as one; the last first, so that the places of the others stay. */

@@ -11,6 +11,7 @@ import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -30,6 +31,8 @@ import javafx.scene.text.TextAlignment;
 
 /** One item of the reel: its first and last picture, what it takes, and how that stands in the reel. */
 final class ItemRow extends HBox {
+
+    private static final Words WORDS = Words.of(ItemRow.class);
 
     private static final double NUMBER = 22;
     private static final double NOTES = 170;
@@ -93,7 +96,7 @@ final class ItemRow extends HBox {
         number.setMaxWidth(NUMBER);
         if (item.joint() != null) {
             Region joint = Icon.JOINT.node();
-            joint.setAccessibleText("begins with a " + item.joint().words());
+            joint.setAccessibleText(WORDS.say("beginsWithA", item.joint().words()));
             number.getChildren().addFirst(joint);
         }
         return number;
@@ -117,13 +120,13 @@ final class ItemRow extends HBox {
             Sequence s = entry.table().sequence();
             figures.add(s.pattern().number(span.range().first()) + "-" + s.pattern().number(span.range().last()));
         }
-        figures.add(span.count() == 1 ? "1 frame" : span.count() + " frames");
+        figures.add(WORDS.say("frames", span.count()));
         Rate rate = programme.rate().orElse(null);
         if (rate != null) {
             figures.add(rate.seconds(span.count()).toFixed(3) + " s");
         }
         if (rate != null) {
-            figures.add("at " + programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate)));
+            figures.add(WORDS.say("at", programme.start().map(s -> s.plusFrames(span.start())).orElse(Timecode.of(span.start(), rate))));
         }
         return figures;
     }
@@ -131,17 +134,17 @@ final class ItemRow extends HBox {
     private List<String> notes(ReelEntry entry) {
         List<String> notes = new ArrayList<>();
         if (entry != null) {
-            NameWords.version(entry.table().sequence().location()).ifPresent(version -> notes.add("version " + version));
+            NameWords.version(entry.table().sequence().location()).ifPresent(version -> notes.add(WORDS.say("version", version)));
         }
         if (item.burnIn() != null) {
-            notes.add("burn-in of its own");
+            notes.add(WORDS.say("burnInOfItsOwn"));
         }
         if (item.layout() != null) {
-            notes.add(item.layout().views().size() + " views, " + item.layout().arrangement().title() + ", "
-                    + item.layout().stepInUse().title());
+            notes.add(WORDS.say("views", item.layout().views().size(), item.layout().arrangement().title(),
+                    item.layout().stepInUse().title()));
         }
         if (item.passes() != null) {
-            notes.add("from " + item.passes().on().passes().size() + " passes");
+            notes.add(WORDS.say("fromPasses", item.passes().on().passes().size()));
         }
         if (item.joint() != null) {
             notes.add(item.joint().words());
@@ -153,31 +156,31 @@ final class ItemRow extends HBox {
         Rate own = entry.rate().orElse(null);
         boolean otherRate = own != null && programme.rate().isPresent() && !own.equals(programme.rate().get());
         if (otherRate || playing.conform() != null) {
-            notes.add((otherRate ? own.label() + " to " + programme.rate().get().label() + ", " : "") + playing.conformInUse().title());
+            notes.add((otherRate ? WORDS.say("to", own.label(), programme.rate().get().label()) : "") + playing.conformInUse().title());
         }
         String tally = programme.plan().tally(span.item()).words();
         if (!tally.isEmpty()) {
             notes.add(tally);
         }
         if (playing.speed() != null) {
-            notes.add("speed " + playing.speed());
+            notes.add(WORDS.say("speed", playing.speed()));
         }
         if (playing.reversed()) {
             notes.add("backwards");
         }
         long held = playing.head() + playing.tail() + playing.holds().stream().mapToLong(h -> h.places()).sum();
         if (held > 0) {
-            notes.add(held + " held");
+            notes.add(WORDS.say("held", held));
         }
         programme.placement(entry)
                 .ifPresent(p -> notes.add(entry.format().orElseThrow().size() + " " + item.fitInUse().title() + enlarged(p)));
         if (entry.source().reading().gap() != GapPolicy.REFUSE) {
-            notes.add("missing frames: " + entry.source().reading().gap().title().toLowerCase(Locale.ROOT));
+            notes.add(WORDS.say("missingFrames", entry.source().reading().gap().title().toLowerCase(Locale.ROOT)));
         }
         return notes;
     }
 
     private static String enlarged(Placement placement) {
-        return placement.enlargement() > 1 ? ", enlarged %.2f times".formatted(placement.enlargement()) : "";
+        return placement.enlargement() > 1 ? WORDS.say("enlargedTimes", "%.2f".formatted(placement.enlargement())) : "";
     }
 }

@@ -22,6 +22,7 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -39,6 +40,8 @@ import javafx.scene.layout.VBox;
 
 /** What can be chosen about several views in one picture: how they lie, by what they keep step, and each of them. */
 final class LayoutPane extends VBox {
+
+    private static final Words WORDS = Words.of(LayoutPane.class);
 
     private static final Rational USUAL_SHARE = Rational.of(3, 10);
     private static final int HUNDRED = 100;
@@ -85,9 +88,9 @@ final class LayoutPane extends VBox {
     }
 
     private Node name() {
-        return field("Layout", "Kept by its name it comes without its sources, for any reel.",
+        return field(WORDS.say("layout"), WORDS.say("keptByItsNameItComesWithout"),
                 text("layout-name", now.name(), 12, typed -> change(now.withName(typed))),
-                Parts.small("layout-keep", "Keep for other reels", () -> session.layouts().keep(now)));
+                Parts.small("layout-keep", WORDS.say("keepForOtherReels"), () -> session.layouts().keep(now)));
     }
 
     private Node arrangement() {
@@ -96,19 +99,19 @@ final class LayoutPane extends VBox {
         switch (now.arrangement()) {
             case Arrangement.Grid grid -> values.add(named("across", text("grid-across", Integer.toString(grid.across()), 3,
                     typed -> change(now.withArrangement(Arrangement.Grid.parse(typed))))));
-            case Arrangement.Rows rows -> values.add(named("views in each row",
+            case Arrangement.Rows rows -> values.add(named(WORDS.say("viewsInEachRow"),
                     text("rows-counts", String.join(" ", rows.counts().stream().map(String::valueOf).toList()), 6,
                             typed -> change(now.withArrangement(Arrangement.Rows.parse(typed))))));
             case Arrangement.Inset inset -> {
                 values.add(BurnInPane.spots("inset", inset.at(),
                         spot -> change(now.withArrangement(new Arrangement.Inset(spot, inset.share())))));
-                values.add(named("% of the picture", text("inset-share", inset.share().times(HUNDRED).toDecimal(1), 4,
+                values.add(named(WORDS.say("ofThePicture"), text("inset-share", inset.share().times(HUNDRED).toDecimal(1), 4,
                         typed -> change(now.withArrangement(new Arrangement.Inset(inset.at(), percent(typed)))))));
             }
             case Arrangement.Free _ -> {}
         }
-        return field("Arranged", now.arrangement() instanceof Arrangement.Free ? "Each view has its own left edge, top, width and "
-                + "height in percent." : "", values.toArray(Node[]::new));
+        return field(WORDS.say("arranged"), now.arrangement() instanceof Arrangement.Free ? WORDS.say("eachViewHasItsOwnLeftEdge") : "",
+                values.toArray(Node[]::new));
     }
 
     private void arrange(Kind kind) {
@@ -137,41 +140,41 @@ final class LayoutPane extends VBox {
         values.add(
                 named("ground", text("layout-ground", now.groundInUse().toString(), 7, typed -> change(now.withGround(Rgb.parse(typed))))));
         boolean shapes = size != null && size.equals(now.size());
-        return field("Picture", shapes || size == null ? "The reel is of this size while the layout is its first item."
-                : "Here it fills the reel's " + size + ".", values.toArray(Node[]::new));
+        return field(WORDS.say("picture"), shapes || size == null ? WORDS.say("theReelIsOfThisSizeWhile")
+                : WORDS.say("hereItFillsTheReels", size), values.toArray(Node[]::new));
     }
 
     private Node step() {
-        return field("In step", now.stepInUse().sentence(),
+        return field(WORDS.say("inStep"), now.stepInUse().sentence(),
                 choice("in-step", InStep.values(), now.stepInUse(), InStep::title, s -> change(now.withStep(s))));
     }
 
     private Node length() {
         List<Node> values = new ArrayList<>();
-        values.add(named("frames", text("layout-frames", now.frames() == null ? "" : now.frames().toString(), 6,
+        values.add(named(WORDS.say("frames"), text("layout-frames", now.frames() == null ? "" : now.frames().toString(), 6,
                 typed -> change(now.withFrames(typed.isBlank() ? null : whole(typed, 1))))));
-        values.addAll(Arrays.asList(choice("after-end", new Boolean[] {false, true}, now.endsEmpty(), e -> e ? "a view that is over "
-                + "leaves its place empty" : "its last frame stays", e -> change(now.withEndsEmpty(e)))));
-        return field("Length", now.frames() == null ? "As long as its longest view: " + span.count() + " frames." : "",
+        values.addAll(Arrays.asList(choice("after-end", new Boolean[] {false, true}, now.endsEmpty(),
+                e -> e ? WORDS.say("aViewThatIsOverLeavesIts") : WORDS.say("itsLastFrameStays"), e -> change(now.withEndsEmpty(e)))));
+        return field(WORDS.say("length"), now.frames() == null ? WORDS.say("asLongAsItsLongestViewFrames", span.count()) : "",
                 values.toArray(Node[]::new));
     }
 
     private Node days() {
         DayCount days = now.days();
         List<Node> values = new ArrayList<>();
-        values.add(named("first day",
+        values.add(named(WORDS.say("firstDay"),
                 text("days-start", days == null ? "" : days.start(), 9, typed -> change(now.withDays(typed.isBlank() ? null
                         : new DayCount(typed, days == null ? Rational.ONE : days.perSecond()))))));
         if (days != null) {
-            values.add(named("days a second", text("days-speed", days.perSecond().toString(), 5,
+            values.add(named(WORDS.say("daysASecond"), text("days-speed", days.perSecond().toString(), 5,
                     typed -> change(now.withDays(new DayCount(days.start(), Rational.parse(typed)))))));
         }
-        return field("Calendar", "For captions that tell {calendar} or {days}.", values.toArray(Node[]::new));
+        return field(WORDS.say("calendar"), WORDS.say("forCaptionsThatTellCalendar"), values.toArray(Node[]::new));
     }
 
     /** A further view, of any source that has pictures. */
     private Node more() {
-        return Parts.small("view-more", "Another view\u2026", () -> menu("view-more", source -> change(now.with(
+        return Parts.small("view-more", WORDS.say("anotherView"), () -> menu("view-more", source -> change(now.with(
                 View.of(Item.of(source.id())).withBorder(now.views().getLast().border()).withCaption(now.views().getLast().caption())))));
     }
 

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.setting.SettingView;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.session.Session;
@@ -28,6 +29,8 @@ import javafx.scene.layout.GridPane;
  * value to other columns, the menu gives it to all of them.
  */
 final class OutEditor {
+
+    private static final Words WORDS = Words.of(OutEditor.class);
 
     /** The cell in focus. @param row null for a heading @param line of the grid */
     record Cell(OutRow row, Deliverable deliverable, Label label, int line, int column) {}
@@ -110,13 +113,13 @@ final class OutEditor {
     private void copy(Cell cell) {
         copied = cell;
         Clips.copy(cell.label.getText());
-        sentence.setText("Copied: " + cell.label.getText() + ". Ctrl+V gives it to another column.");
+        sentence.setText(WORDS.say("copiedCtrlVGivesItToAnother", cell.label.getText()));
     }
 
     private void paste(Cell cell) {
         if (copied == null || cell.row == null || !cell.row.equals(copied.row)) {
-            sentence.setText(copied == null || copied.row == null ? "Nothing has been copied yet: Ctrl+C on a value."
-                    : "What was copied is a value of " + copied.row.title() + ": go to that row.");
+            sentence.setText(copied == null || copied.row == null ? WORDS.say("nothingHasBeenCopiedYet")
+                    : WORDS.say("whatWasCopiedIsAValueOf", copied.row.title()));
             return;
         }
         give(cell.row, session.deliverable(copied.deliverable.id()).orElse(copied.deliverable), List.of(cell.deliverable));
@@ -167,17 +170,17 @@ final class OutEditor {
 
     private ContextMenu menuOf(Cell cell) {
         List<Deliverable> others = session.project().deliverables().stream().filter(d -> !d.id().equals(cell.deliverable.id())).toList();
-        MenuItem change = Controls.item("cell-change", "Change    Enter", act);
+        MenuItem change = Controls.item("cell-change", WORDS.say("changeEnter"), act);
         change.setDisable(!cell.row.isEditable(cell.deliverable));
-        MenuItem copy = Controls.item("cell-copy", "Copy    Ctrl+C", () -> copy(cell));
-        MenuItem paste = Controls.item("cell-paste", "Paste    Ctrl+V", () -> paste(cell));
+        MenuItem copy = Controls.item("cell-copy", WORDS.say("copyCtrlC"), () -> copy(cell));
+        MenuItem paste = Controls.item("cell-paste", WORDS.say("pasteCtrlV"), () -> paste(cell));
         paste.setDisable(copied == null || !cell.row.equals(copied.row));
-        MenuItem all = Controls.item("cell-to-all", "Same in all columns: " + cell.label.getText(),
+        MenuItem all = Controls.item("cell-to-all", WORDS.say("sameInAllColumns", cell.label.getText()),
                 () -> give(cell.row, cell.deliverable, others));
         all.setDisable(others.isEmpty() || !(cell.row instanceof SettingRow) || !cell.row.isEditable(cell.deliverable));
-        MenuItem target = Controls.item("cell-as-target", "As the target has it    Backspace", () -> back(cell));
+        MenuItem target = Controls.item("cell-as-target", WORDS.say("asTheTargetHasItBackspace"), () -> back(cell));
         target.setDisable(!cell.row.differs(cell.deliverable));
-        MenuItem targets = Controls.item("cell-as-targets", "All columns as their targets have it", () -> {
+        MenuItem targets = Controls.item("cell-as-targets", WORDS.say("allColumnsAsTheirTargets"), () -> {
             if (cell.row instanceof SettingRow(Setting setting)) {
                 session.edit(Edit.together(session.project().deliverables().stream().map(d -> setting.follow(d.id())).toList()));
             }
@@ -206,7 +209,7 @@ final class OutEditor {
     private void type(Cell cell) {
         editor = new TextField(cell.row.text(OutRow.view(session), cell.deliverable));
         editor.setId("cell-editor");
-        editor.setAccessibleText(cell.row.title() + " of " + cell.deliverable.title());
+        editor.setAccessibleText(WORDS.say("of", cell.row.title(), cell.deliverable.title()));
         grid.add(editor, cell.column, cell.line);
         editor.applyCss();
         editor.requestFocus();
@@ -231,7 +234,7 @@ final class OutEditor {
                 editor.getStyleClass().add("refused");
             } else {
                 stop(false);
-                sentence.setText(e.getMessage() + ". The value stays as it was.");
+                sentence.setText(WORDS.say("theValueStaysAsItWas", e.getMessage()));
             }
             return;
         }

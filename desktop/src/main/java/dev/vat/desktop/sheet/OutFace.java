@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Look;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.DropPlace;
@@ -24,6 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
 import javafx.application.Platform;
+import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -38,6 +40,7 @@ import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -46,8 +49,11 @@ import javafx.scene.layout.VBox;
  */
 public final class OutFace extends VBox {
 
+    private static final Words WORDS = Words.of(OutFace.class);
+
     private static final double SENTENCE = 22;
     private static final double NAMES = 116;
+    private static final double WIDEST_NAMES = 190;
     private static final double HEAD = 62;
     private static final double NARROWEST = 150;
     private static final double ACROSS_BAR = 14;
@@ -68,7 +74,7 @@ public final class OutFace extends VBox {
     private final GridPane grid = new GridPane();
     private final ScrollPane across = new ScrollPane(grid);
     private final HBox sheet = new HBox(names, across);
-    private final Label sentence = Parts.label("", "note", "sentence");
+    private final Label sentence = Parts.wrapped("", "note", "sentence");
     private final Set<OutRow.Group> opened = EnumSet.allOf(OutRow.Group.class);
     private final Map<String, OutHead> heads = new HashMap<>();
     private List<Line> lines = List.of();
@@ -92,19 +98,20 @@ public final class OutFace extends VBox {
         more.setId("to-more");
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().add("small");
-        more.setAccessibleText("Rate, draft and test encodes of all files");
-        more.setTooltip(new Tooltip("Rate, draft and test encodes of all files"));
+        more.setAccessibleText(WORDS.say("rateDraftAndTestEncodes"));
+        more.setTooltip(new Tooltip(WORDS.say("rateDraftAndTestEncodes")));
         more.setOnAction(_ -> show());
         add = Parts.button("add-target", "+", () -> {});
         add.setOnAction(_ -> adding.accept(add));
         add.getStyleClass().add("small");
-        add.setTooltip(new Tooltip("Add a target"));
-        add.setAccessibleText("Add a target");
+        add.setTooltip(new Tooltip(WORDS.say("addATarget")));
+        add.setAccessibleText(WORDS.say("addATarget"));
         getStyleClass().add("face");
         grid.setId("out-grid");
         grid.getStyleClass().add("out-grid");
         names.getStyleClass().add("out-grid");
-        names.getColumnConstraints().add(new ColumnConstraints(NAMES));
+        names.getColumnConstraints().add(new ColumnConstraints(NAMES, Region.USE_COMPUTED_SIZE, WIDEST_NAMES));
+        names.setMinWidth(Region.USE_PREF_SIZE);
         grid.setFocusTraversable(true);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         grid.addEventFilter(KeyEvent.KEY_TYPED, e -> editor.typed(e));
@@ -122,8 +129,8 @@ public final class OutFace extends VBox {
         sheet.setAlignment(Pos.TOP_LEFT);
         sentence.setId("out-sentence");
         // The sheet must not move under the mouse when another cell has more to say.
-        sentence.setMinHeight(SENTENCE);
-        sentence.setPrefHeight(SENTENCE);
+        sentence.minHeightProperty().bind(Bindings.createDoubleBinding(() -> Math.max(SENTENCE, sentence.prefHeight(sentence.getWidth())),
+                sentence.textProperty(), sentence.widthProperty()));
         sentence.setAlignment(Pos.CENTER_LEFT);
         sentence.setMaxWidth(Double.MAX_VALUE);
         sentence.setMinWidth(0);
@@ -199,8 +206,8 @@ public final class OutFace extends VBox {
         if (programme == null || columns().isEmpty()) {
             cells = new Label[0][];
             getChildren().setAll(fields.to(Optional.empty(), more), Parts.wrapped(columns().isEmpty()
-                    ? "No target yet. Say below who the file is for: each target becomes a column here."
-                    : "Nothing is in the reel yet. Each target becomes a column here as soon as there is.", "note", "empty"));
+                    ? WORDS.say("noTargetYetSayBelowWhoThe")
+                    : WORDS.say("nothingIsInTheReelYetEach"), "note", "empty"));
             return;
         }
         column = Math.min(column, columns().size() - 1);
@@ -219,7 +226,7 @@ public final class OutFace extends VBox {
     private void showBurnIn() {
         getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
-            VBox own = new VBox(Parts.label("Burn-in of " + d.title(), "strong"),
+            VBox own = new VBox(Parts.label(WORDS.say("burnInOf", d.title()), "strong"),
                     new BurnInPane(ask, "own-burn-in", d.burnIn(),
                             b -> session.edit(DeliverableEdits.follow(d.id(), x -> x.withBurnIn(b)))));
             own.setId("file-burn-in");
@@ -237,10 +244,11 @@ public final class OutFace extends VBox {
     private String forecast(String id) {
         Deliverable deliverable = session.deliverable(id).orElse(null);
         if (deliverable == null || deliverable.off()) {
-            return "off";
+            return WORDS.say("off");
         }
         return session.foretelling().of(deliverable).map(ForecastWords::brief)
-                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable)).map(w -> "rough " + w)
+                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable))
+                        .map(w -> WORDS.say("rough", w))
                         .orElse(""));
     }
 
@@ -264,7 +272,6 @@ public final class OutFace extends VBox {
         VBox corner = new VBox();
         corner.getStyleClass().add("cell-head");
         corner.getChildren().add(add);
-        corner.setPrefHeight(HEAD);
         corner.setMinHeight(HEAD);
         names.add(corner, 0, 0);
         cells = new Label[lines.size()][columns().size()];
@@ -273,17 +280,22 @@ public final class OutFace extends VBox {
             wide.setHgrow(Priority.ALWAYS);
             grid.getColumnConstraints().add(wide);
             OutHead head = new OutHead(session, menus, columns().get(c));
-            head.setPrefHeight(HEAD);
             head.setMinHeight(HEAD);
-            head.setMaxHeight(HEAD);
+            if (c == 0) {
+                corner.minHeightProperty().bind(head.heightProperty());
+            }
             heads.put(columns().get(c).id(), head);
             grid.add(head, c, 0);
         }
         for (int r = 0; r < lines.size(); r++) {
-            names.add(name(lines.get(r), r), 0, r + 1);
+            Label name = name(lines.get(r), r);
+            names.add(name, 0, r + 1);
             for (int c = 0; c < columns().size(); c++) {
                 cells[r][c] = lines.get(r).row == null ? folded(lines.get(r).heading, r, c) : cell(programme, lines.get(r).row, r, c);
                 grid.add(cells[r][c], c, r + 1);
+            }
+            if (!columns().isEmpty()) {
+                name.minHeightProperty().bind(cells[r][0].heightProperty());
             }
         }
         showProgress();
@@ -324,11 +336,15 @@ public final class OutFace extends VBox {
             return dress(Parts.label("", "cell", "heading"), r, c);
         }
         if (group == OutRow.Group.FORECAST) {
-            return dress(Parts.label(session.foretelling().of(deliverable).isPresent() ? "by test encodes" : "rough", "cell", "folded"), r,
+            return dress(
+                    Parts.label(session.foretelling().of(deliverable).isPresent() ? WORDS.say("byTestEncodes") : WORDS.say("roughOnly"),
+                            "cell", "folded"),
+                    r,
                     c);
         }
         long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
-        return dress(Parts.label(differ == 0 ? "as the target" : differ == 1 ? "1 differs" : differ + " differ", "cell", "folded"), r, c);
+        return dress(Parts.label(differ == 0 ? WORDS.say("asTheTarget") : WORDS.say("differ", differ), "cell",
+                "folded"), r, c);
     }
 
     private Label cell(ResolvedReel programme, OutRow which, int r, int c) {
@@ -350,7 +366,7 @@ public final class OutFace extends VBox {
             cell.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         }
         if (which.id().equals("look")) {
-            DropPlace.on(cell, "LUT of " + deliverable.title(), OutFace::isTable,
+            DropPlace.on(cell, WORDS.say("lutOf", deliverable.title()), OutFace::isTable,
                     files -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(files.getFirst()))));
         }
         return dress(cell, r, c);
@@ -379,8 +395,9 @@ public final class OutFace extends VBox {
     }
 
     private Label dress(Label cell, int r, int c) {
-        cell.setMaxWidth(Double.MAX_VALUE);
+        cell.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
         cell.setMinWidth(0);
+        cell.setWrapText(true);
         cell.setOnMousePressed(e -> {
             boolean again = r == line && c == column && grid.isFocused();
             focus(r, c);
@@ -421,10 +438,10 @@ public final class OutFace extends VBox {
         cell.getStyleClass().add("here");
         Line now = lines.get(line);
         String title = now.row == null ? now.heading.title() : now.row.title();
-        sentence.setText(now.row == null ? "Enter shows or hides these rows." : sentence(now.row, columns().get(column))
-                + (now.row.differs(columns().get(column)) ? " Backspace follows the target again." : ""));
+        sentence.setText(now.row == null ? WORDS.say("enterShowsOrHidesTheseRows") : sentence(now.row, columns().get(column))
+                + (now.row.differs(columns().get(column)) ? WORDS.say("backspaceFollowsTheTarget") : ""));
         sentence.setTooltip(new Tooltip(sentence.getText()));
-        grid.setAccessibleText(title + " of " + columns().get(column).title() + ": " + cell.getText());
+        grid.setAccessibleText(WORDS.say("of", title, columns().get(column).title(), cell.getText()));
         if (other) {
             showBurnIn();
             columnChanged.run();

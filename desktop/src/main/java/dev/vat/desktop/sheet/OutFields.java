@@ -7,6 +7,7 @@ import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
@@ -38,6 +39,8 @@ import javafx.scene.layout.VBox;
 /** What holds for all deliverables: where they go, how they are named, and the rate. */
 final class OutFields {
 
+    private static final Words WORDS = Words.of(OutFields.class);
+
     private static final double FOLDER = 150;
     private static final double NAMES = 130;
     private static final double FIELD = 26;
@@ -60,19 +63,19 @@ final class OutFields {
         Path folder = DestinationProbe.folderOf(session.project());
         TextField path = new TextField(folder == null ? "" : folder.toString());
         path.setId("folder");
-        path.setPromptText("beside the first source's folder");
-        path.setAccessibleText("Folder that the files go to");
+        path.setPromptText(WORDS.say("besideTheFirstSourcesFolder"));
+        path.setAccessibleText(WORDS.say("folderThatTheFilesGoTo"));
         path.setMinWidth(FOLDER);
         HBox.setHgrow(path, Priority.ALWAYS);
         Entry.of(path, typed -> session.edit(Edits.setFolder(typed.isBlank() ? null : Place.of(Path.of(typed.strip())))));
-        Button choose = Parts.button("choose-folder", "\u2026", () -> ask.folder("Where the files go", folder)
+        Button choose = Parts.button("choose-folder", "\u2026", () -> ask.folder(WORDS.say("whereTheFilesGo"), folder)
                 .ifPresent(chosen -> session.edit(Edits.setFolder(Place.of(chosen)))));
-        choose.setTooltip(new Tooltip("Choose the folder"));
-        choose.setAccessibleText("Choose the folder");
+        choose.setTooltip(new Tooltip(WORDS.say("chooseTheFolder")));
+        choose.setAccessibleText(WORDS.say("chooseTheFolder"));
         TextField pattern = new TextField(session.project().naming());
         pattern.setId("naming");
-        pattern.setAccessibleText("Names of the files");
-        pattern.setTooltip(new Tooltip("Fields: {" + String.join("} {", FileNaming.FIELDS) + "}"));
+        pattern.setAccessibleText(WORDS.say("namesOfTheFiles"));
+        pattern.setTooltip(new Tooltip(WORDS.say("fields", String.join("} {", FileNaming.FIELDS))));
         pattern.setPrefWidth(NAMES);
         pattern.setMinWidth(NAMES);
         Entry.of(pattern, typed -> session.edit(Edits.setNaming(typed)));
@@ -95,7 +98,7 @@ final class OutFields {
 
     /** Where files went before. */
     private Button recent() {
-        Button recent = Controls.button("Recent folders");
+        Button recent = Controls.button(WORDS.say("recentFolders"));
         recent.setId("recent-folders");
         recent.setGraphic(Icon.DOWN.node());
         recent.setContentDisplay(ContentDisplay.RIGHT);
@@ -124,15 +127,16 @@ final class OutFields {
             rates.getChildren().add(button);
         }
         HBox.setHgrow(rates, Priority.ALWAYS);
-        return session.settings().folders().isEmpty() ? field("Rate", rates, draft()) : field("Rate", rates, draft(), recent());
+        return session.settings().folders().isEmpty() ? field(WORDS.say("rate"), rates, draft())
+                : field(WORDS.say("rate"), rates, draft(), recent());
     }
 
     /** One switch for all columns. */
     private ToggleButton draft() {
-        ToggleButton draft = Controls.toggle("Draft");
+        ToggleButton draft = Controls.toggle(WORDS.say("draft"));
         draft.setId("draft");
         draft.setMinWidth(Region.USE_PREF_SIZE);
-        draft.setTooltip(new Tooltip("Every file at half size, with a mark in its name and its picture"));
+        draft.setTooltip(new Tooltip(WORDS.say("everyFileAtHalfSizeWith")));
         draft.setSelected(session.project().isDraft());
         draft.setOnAction(_ -> session.edit(DeliverableEdits.setDraft(draft.isSelected())));
         return draft;

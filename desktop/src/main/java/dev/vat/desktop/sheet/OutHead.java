@@ -3,11 +3,11 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.FileProgress;
-import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.geometry.Side;
 import javafx.scene.control.Button;
@@ -20,7 +20,9 @@ import javafx.scene.layout.VBox;
 /** The heading of one column: what it is in plain words, what can be done with it, and how far its file is. */
 final class OutHead extends VBox {
 
-    private final Label status = Parts.label("", "note");
+    private static final Words WORDS = Words.of(OutHead.class);
+
+    private final Label status = Parts.wrapped("", "note");
 
     OutHead(Session session, OutMenus menus, Deliverable deliverable) {
         Label label = Parts.wrapped(deliverable.title(), "strong");
@@ -30,11 +32,11 @@ final class OutHead extends VBox {
         more.setOnAction(_ -> menus.column(deliverable).show(more, Side.BOTTOM, 0, 0));
         more.setGraphic(Icon.DOWN.node());
         more.getStyleClass().add("small");
-        more.setAccessibleText("What can be done with " + deliverable.title());
+        more.setAccessibleText(WORDS.say("whatCanBeDoneWith", deliverable.title()));
         Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(DeliverableEdits.removeDeliverable(deliverable.id())));
         out.setGraphic(Icon.CLOSE.node());
         out.getStyleClass().add("small");
-        out.setAccessibleText("Remove " + deliverable.title());
+        out.setAccessibleText(WORDS.say("remove", deliverable.title()));
         HBox line = new HBox(label, more, out);
         line.setAlignment(Pos.TOP_LEFT);
         status.setId("column-status-" + deliverable.id());
@@ -54,9 +56,15 @@ final class OutHead extends VBox {
     private static String words(FileProgress p) {
         long percent = p.frames() == 0 ? 0 : 100 * p.done() / p.frames();
         return switch (p.stage()) {
-            case WAITING, JOINING, FAILED, UNPROVEN, STOPPED -> p.stage().name().toLowerCase(Locale.ROOT);
-            case FIRST_PASS, ENCODING, PROVING -> p.stage().name().toLowerCase(Locale.ROOT).replace('_', ' ') + " " + percent + " %";
-            case DELIVERED -> p.why() == null ? "proven, " + RoughForecast.bytes(p.bytes()) : p.why();
+            case WAITING -> WORDS.say("waiting");
+            case JOINING -> WORDS.say("joining");
+            case FAILED -> WORDS.say("failed");
+            case UNPROVEN -> WORDS.say("unproven");
+            case STOPPED -> WORDS.say("stopped");
+            case FIRST_PASS -> WORDS.say("firstPass", percent);
+            case ENCODING -> WORDS.say("encoding", percent);
+            case PROVING -> WORDS.say("proving", percent);
+            case DELIVERED -> p.why() == null ? WORDS.say("proven", RoughForecast.bytes(p.bytes())) : p.why();
         };
     }
 }

@@ -8,6 +8,7 @@ import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.setting.Choice;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -22,6 +23,8 @@ import javafx.scene.control.MenuItem;
 
 /** What a cell or a column's heading offers to choose from. What can't be chosen stands there with its reason. */
 final class OutMenus {
+
+    private static final Words WORDS = Words.of(OutMenus.class);
 
     private final Session session;
     private final Dialogs ask;
@@ -52,14 +55,14 @@ final class OutMenus {
             }).getItems().add(item);
         }
         if (setting.id().equals("fit") && deliverable.settings().framing().cutsOff()) {
-            menu.getItems().add(Controls.item("column-keep-at", "Keep a place between\u2026", () -> keepAt(deliverable)));
+            menu.getItems().add(Controls.item("column-keep-at", WORDS.say("keepAPlaceBetween"), () -> keepAt(deliverable)));
         }
         return menu;
     }
 
     /** Asks for the file of a look. */
     void look(Deliverable deliverable) {
-        ask.file("A table of colours for " + deliverable.title(), "Tables of colours", List.of("cube"))
+        ask.file(WORDS.say("aTableOfColoursFor", deliverable.title()), WORDS.say("tablesOfColours"), List.of("cube"))
                 .ifPresent(file -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(file))));
     }
 
@@ -67,13 +70,13 @@ final class OutMenus {
     private void keepAt(Deliverable deliverable) {
         Framing framing = deliverable.settings().framing();
         Rational now = framing.across() == null ? Rational.of(1, 2) : framing.across();
-        ask.text("Which place to keep, in percent of the way from the left or the top", now.times(100).toDecimal(1))
+        ask.text(WORDS.say("whichPlaceToKeepInPercent"), now.times(100).toDecimal(1))
                 .filter(text -> !text.isBlank()).ifPresent(text -> {
                     try {
                         Rational where = Rational.parse(text.strip().replace(',', '.').replace("%", "").strip())
                                 .dividedBy(Rational.of(100));
                         if (where.signum() < 0 || where.compareTo(Rational.ONE) > 0) {
-                            throw new IllegalArgumentException("'" + text + "' is no place from 0 to 100 percent");
+                            throw new IllegalArgumentException(WORDS.say("isNoPlaceFrom0To100Percent", text));
                         }
                         session.edit(DeliverableEdits.setFraming(deliverable.id(), framing.withLook(where, where)));
                     } catch (IllegalArgumentException e) {
@@ -86,17 +89,18 @@ final class OutMenus {
     ContextMenu column(Deliverable deliverable) {
         String id = deliverable.id();
         return new ContextMenu(
-                Controls.item("column-off", deliverable.off() ? "Switch it on" : "Switch it off for now",
+                Controls.item("column-off", deliverable.off() ? WORDS.say("switchItOn") : WORDS.say("switchItOffForNow"),
                         () -> session.edit(DeliverableEdits.switchOff(id, !deliverable.off()))),
-                Controls.item("column-duplicate", "Duplicate", () -> session.edit(DeliverableEdits.duplicate(id))),
-                Controls.item("column-left", "Move left", () -> session.edit(DeliverableEdits.moveDeliverable(id, -1))),
-                Controls.item("column-right", "Move right", () -> session.edit(DeliverableEdits.moveDeliverable(id, 1))),
-                Controls.item("column-as-target", "All as the target has it", () -> session.edit(DeliverableEdits.setAsTarget(id))),
-                Controls.item("column-keep-preset", "Keep as a preset\u2026",
-                        () -> ask.text("Keep this column as a preset", deliverable.title())
+                Controls.item("column-duplicate", WORDS.say("duplicate"), () -> session.edit(DeliverableEdits.duplicate(id))),
+                Controls.item("column-left", WORDS.say("moveLeft"), () -> session.edit(DeliverableEdits.moveDeliverable(id, -1))),
+                Controls.item("column-right", WORDS.say("moveRight"), () -> session.edit(DeliverableEdits.moveDeliverable(id, 1))),
+                Controls.item("column-as-target", WORDS.say("allAsTheTargetHasIt"), () -> session.edit(DeliverableEdits.setAsTarget(id))),
+                Controls.item("column-keep-preset", WORDS.say("keepAsAPreset"),
+                        () -> ask.text(WORDS.say("keepThisColumnAsAPreset"), deliverable.title())
                                 .filter(name -> !name.isBlank()).ifPresent(name -> session.presets().keep(name, deliverable))),
-                Controls.item("column-copy-preset", "Copy as text", () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
-                Controls.item("column-remove", "Remove", () -> session.edit(DeliverableEdits.removeDeliverable(id))));
+                Controls.item("column-copy-preset", WORDS.say("copyAsText"),
+                        () -> Clips.copy(Preset.of(deliverable.title(), deliverable).toText())),
+                Controls.item("column-remove", WORDS.say("remove"), () -> session.edit(DeliverableEdits.removeDeliverable(id))));
     }
 
     private static CheckMenuItem choice(String id, String text, boolean selected, Runnable act) {

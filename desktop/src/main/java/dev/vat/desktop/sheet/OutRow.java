@@ -6,6 +6,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.setting.DeliverableSettings;
 import dev.vat.core.setting.Setting;
 import dev.vat.core.setting.SettingView;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,7 +19,9 @@ sealed interface OutRow permits SettingRow, FactRow {
 
     /** Headings under which rows stand, each foldable. */
     enum Group {
-        FORMAT("Format"), PICTURE("Picture"), COLOUR("Colour, alpha"), SOUND("Sound"), FILE("File"), FORECAST("Forecast");
+        FORMAT(Words.of(OutRow.class).say("format")), PICTURE(Words.of(OutRow.class).say("picture")),
+        COLOUR(Words.of(OutRow.class).say("colourAlpha")), SOUND(Words.of(OutRow.class).say("sound")),
+        FILE(Words.of(OutRow.class).say("file")), FORECAST(Words.of(OutRow.class).say("forecast"));
 
         private final String title;
 

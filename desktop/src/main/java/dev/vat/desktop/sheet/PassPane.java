@@ -17,6 +17,7 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -36,6 +37,8 @@ import javafx.util.StringConverter;
 /** The passes that an item's picture is made of again, the highest first as they lie over each other; nothing where there are none. */
 final class PassPane extends VBox {
 
+    private static final Words WORDS = Words.of(PassPane.class);
+
     private final Session session;
     private final ResolvedReel programme;
     private final ReelSpan span;
@@ -52,8 +55,9 @@ final class PassPane extends VBox {
         if (now == null) {
             if (!found.isEmpty()) {
                 getChildren().add(
-                        field("Passes", found.size() + " found: " + String.join(", ", found.stream().map(f -> f.name()).toList()) + ".",
-                                Parts.small("passes-on", "Put together from its passes", () -> mix(PassWords.mix(found)))));
+                        field(WORDS.say("passes"),
+                                WORDS.say("found", found.size(), String.join(", ", found.stream().map(f -> f.name()).toList())),
+                                Parts.small("passes-on", WORDS.say("putTogetherFromItsPasses"), () -> mix(PassWords.mix(found)))));
             }
             return;
         }
@@ -62,7 +66,7 @@ final class PassPane extends VBox {
         for (int i = now.passes().size() - 1; i >= 0; i--) {
             rows.getChildren().add(row(i, now.passes().get(i)));
         }
-        getChildren().addAll(rows, Parts.wrapped("Put together in linear light, each over those under it.", "note"));
+        getChildren().addAll(rows, Parts.wrapped(WORDS.say("putTogetherInLinearLight"), "note"));
         getChildren().add(below());
     }
 
@@ -76,7 +80,7 @@ final class PassPane extends VBox {
         on.setMnemonicParsing(false);
         on.setSelected(!pass.off());
         on.getStyleClass().add("pass-name");
-        on.setTooltip(new Tooltip(session.project().source(pass.source()).map(Source::name).orElse("layer " + pass.layer())));
+        on.setTooltip(new Tooltip(session.project().source(pass.source()).map(Source::name).orElse(WORDS.say("layer", pass.layer()))));
         on.setOnAction(_ -> mix(now.with(index, p -> p.withOff(!on.isSelected()))));
         ComboBox<Operation> operation = new ComboBox<>();
         operation.setId("pass-operation-" + index);
@@ -95,9 +99,9 @@ final class PassPane extends VBox {
         });
         operation.setTooltip(new Tooltip(pass.operation().sentence()));
         operation.setOnAction(_ -> mix(now.with(index, p -> p.withOperation(operation.getValue()))));
-        Button up = Parts.icon("pass-up-" + index, Icon.UP, "Lay it higher", () -> mix(now.moved(index, index + 1)));
+        Button up = Parts.icon("pass-up-" + index, Icon.UP, WORDS.say("layItHigher"), () -> mix(now.moved(index, index + 1)));
         up.setDisable(index == now.passes().size() - 1);
-        Button down = Parts.icon("pass-down-" + index, Icon.DOWN, "Lay it lower", () -> mix(now.moved(index, index - 1)));
+        Button down = Parts.icon("pass-down-" + index, Icon.DOWN, WORDS.say("layItLower"), () -> mix(now.moved(index, index - 1)));
         down.setDisable(index == 0);
         HBox row = Parts.row(on, operation,
                 named("gain",
@@ -109,7 +113,8 @@ final class PassPane extends VBox {
                 named("tint",
                         text("pass-tint-" + index, pass.tint() == null ? "" : pass.tint().toString(), 4,
                                 typed -> mix(now.with(index, p -> p.withTint(typed.isBlank() ? null : Rgb.parse(typed)))))),
-                up, down, Parts.small("pass-file-" + index, "File", () -> session.edit(DeliverableEdits.addPassFile(pass.name()))));
+                up, down,
+                Parts.small("pass-file-" + index, WORDS.say("file"), () -> session.edit(DeliverableEdits.addPassFile(pass.name()))));
         row.getStyleClass().add("pass-row");
         return row;
     }
@@ -117,17 +122,17 @@ final class PassPane extends VBox {
     private HBox below() {
         Label said = Parts.wrapped("", "note");
         said.setId("passes-against-full");
-        Button against = Parts.small("passes-check", "Compare with the full picture", () -> {});
+        Button against = Parts.small("passes-check", WORDS.say("compareWithTheFullPicture"), () -> {});
         against.setOnAction(_ -> {
             against.setDisable(true);
             said.setText("Comparing\u2026");
             PassCheck check = new PassCheck(programme, span);
-            check.run(session.viewer(), done -> Platform.runLater(() -> said.setText(done + " of " + check.frames() + " compared\u2026")))
+            check.run(session.viewer(), done -> Platform.runLater(() -> said.setText(WORDS.say("ofCompared", done, check.frames()))))
                     .whenComplete((report, failure) -> Platform.runLater(() -> {
                         against.setDisable(false);
-                        said.setText(failure == null ? report.words() : "The passes can't be compared: " + failure.getMessage());
+                        said.setText(failure == null ? report.words() : WORDS.say("thePassesCantBeCompared", failure.getMessage()));
                     }));
         });
-        return field("Check", "", against, Parts.small("passes-off", "The source's own picture", () -> mix(null)), said);
+        return field(WORDS.say("check"), "", against, Parts.small("passes-off", WORDS.say("theSourcesOwnPicture"), () -> mix(null)), said);
     }
 }

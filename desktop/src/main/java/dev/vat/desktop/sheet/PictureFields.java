@@ -19,6 +19,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -31,6 +32,8 @@ import javafx.scene.layout.HBox;
 
 /** What the pictures of a source mean: layer, pixel shape, alpha, colour, fields. Only what applies is there. */
 final class PictureFields {
+
+    private static final Words WORDS = Words.of(PictureFields.class);
 
     private final Session session;
     private final Source source;
@@ -47,18 +50,18 @@ final class PictureFields {
     }
 
     List<Folds.Group> groups() {
-        return List.of(Folds.Group.of("shape", "Shape", shapeWords(), this::shape),
-                Folds.Group.of("alpha", "Alpha", alphaWords(), () -> List.of(alpha())),
-                Folds.Group.of("colour", "Colour", picture.colourOf(format).describe(), () -> List.of(colour())));
+        return List.of(Folds.Group.of("shape", WORDS.say("shape"), shapeWords(), this::shape),
+                Folds.Group.of("alpha", WORDS.say("alpha"), alphaWords(), () -> List.of(alpha())),
+                Folds.Group.of("colour", WORDS.say("colour"), picture.colourOf(format).describe(), () -> List.of(colour())));
     }
 
     private String shapeWords() {
         PixelAspect now = picture.pixelAspectOf(format);
         List<String> words = new ArrayList<>();
         words.add(format.size().toString());
-        words.add(now.isSquare() ? "square pixels" : "pixel " + now + ", seen " + now.seen(format.size()));
+        words.add(now.isSquare() ? WORDS.say("squarePixels") : WORDS.say("pixelSeen", now, now.seen(format.size())));
         if (picture.layer() != null) {
-            words.add("layer " + picture.layer());
+            words.add(WORDS.say("layer", picture.layer()));
         }
         if (format.stated().turned() != null && picture.standing() != null) {
             words.add(picture.standing().title());
@@ -86,13 +89,13 @@ final class PictureFields {
 
     private String alphaWords() {
         if (format.alpha() == AlphaKind.NONE) {
-            return "none";
+            return WORDS.say("noAlpha");
         }
         if (!table.alpha().carriesTransparency()) {
-            return "a channel, but every pixel is opaque";
+            return WORDS.say("aChannelButEveryPixelIs");
         }
         AlphaKind now = picture.alphaOf(table);
-        return now == AlphaKind.NONE ? "passed over" : now.label();
+        return now == AlphaKind.NONE ? WORDS.say("passedOver") : now.label();
     }
 
     private void set(UnaryOperator<Interpretation> change) {
@@ -102,11 +105,11 @@ final class PictureFields {
     private HBox layer() {
         List<Node> values = new ArrayList<>(List.of(choice("layer", format.layers().toArray(String[]::new),
                 picture.layer() == null && format.hasMain() ? PictureFormat.MAIN : picture.layer(),
-                l -> l.isEmpty() ? "main picture" : l, l -> set(p -> p.withLayer(l.isEmpty() ? null : l)))));
+                l -> l.isEmpty() ? WORDS.say("mainPicture") : l, l -> set(p -> p.withLayer(l.isEmpty() ? null : l)))));
         TextField channel = text("layer-other", "", 8, typed -> set(p -> p.withLayer(typed.isBlank() ? null : typed.strip())));
-        channel.setPromptText("any channel");
+        channel.setPromptText(WORDS.say("anyChannel"));
         values.add(channel);
-        return field("Layer", "Or the full name of any channel, such as haze.R.", values.toArray(Node[]::new));
+        return field(WORDS.say("layer2"), WORDS.say("orTheFullNameOfAnyChannel"), values.toArray(Node[]::new));
     }
 
     private HBox pixelAspect() {
@@ -131,34 +134,34 @@ final class PictureFields {
                 a -> set(p -> p.withPixelAspect(a.equals(format.pixelAspect()) ? null : a)))));
         TextField other = text("pixel-aspect-other", "", 5,
                 typed -> set(p -> p.withPixelAspect(PixelAspect.parse(typed.strip().replace(',', '.').replace(':', '/')))));
-        other.setPromptText("other");
+        other.setPromptText(WORDS.say("other"));
         values.add(other);
-        String sentence = now.isSquare() ? "" : "Stored " + format.size() + ", seen " + seen + ".";
-        return field("Pixels", sentence, values.toArray(Node[]::new));
+        String sentence = now.isSquare() ? "" : WORDS.say("storedSeen", format.size(), seen);
+        return field(WORDS.say("pixels"), sentence, values.toArray(Node[]::new));
     }
 
     private HBox alpha() {
         if (format.alpha() == AlphaKind.NONE) {
-            return field("Alpha", "The pictures have no alpha: everything is opaque.");
+            return field(WORDS.say("alpha"), WORDS.say("thePicturesHaveNoAlphaEverything"));
         }
         AlphaKind found = table.alpha();
         if (!found.carriesTransparency()) {
-            return field("Alpha", "There is a channel, but every pixel is opaque: it carries nothing.");
+            return field(WORDS.say("alpha"), WORDS.say("thereIsAChannelButEvery"));
         }
         AlphaKind now = picture.alphaOf(table);
         String sentence = switch (now) {
-            case STRAIGHT -> "Colour is stored as it is, whatever its alpha.";
-            case PREMULTIPLIED -> "Colour is stored multiplied by alpha, as over black.";
-            default -> "The channel is passed over; everything is opaque.";
+            case STRAIGHT -> WORDS.say("colourIsStoredAsItIsWhatever");
+            case PREMULTIPLIED -> WORDS.say("colourIsStoredMultiplied");
+            default -> WORDS.say("theChannelIsPassedOverEverything");
         };
-        return field("Alpha", sentence + " A wrong choice shows as a dark or bright fringe: look at it over black and over white (B).",
+        return field(WORDS.say("alpha"), WORDS.say("aWrongChoiceShowsAsADark", sentence),
                 choice("alpha", new AlphaKind[] {AlphaKind.STRAIGHT, AlphaKind.PREMULTIPLIED, AlphaKind.NONE}, now,
-                        a -> a == AlphaKind.NONE ? "pass over" : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
+                        a -> a == AlphaKind.NONE ? WORDS.say("passOver") : a.label(), a -> set(p -> p.withAlpha(a == found ? null : a))));
     }
 
     private HBox orientation(String turned) {
         Standing now = picture.standing() == null ? Standing.UPRIGHT : picture.standing();
-        return field("Orientation", "The file says " + turned + ".",
+        return field(WORDS.say("orientation"), WORDS.say("theFileSays", turned),
                 choice("orientation", Standing.values(), now, Standing::title,
                         how -> set(p -> p.withStanding(how == Standing.UPRIGHT ? null : how))));
     }
@@ -166,11 +169,11 @@ final class PictureFields {
     private HBox fields(FieldOrder first) {
         FieldReading now = picture.fields() == null ? FieldReading.KEPT : picture.fields();
         String sentence = switch (now) {
-            case KEPT -> "Interlaced, " + first.title() + ": what moves has combed edges.";
-            case DEINTERLACED -> "Each frame shows the moment of its first field.";
-            case EACH -> "Twice as many frames, at twice the rate.";
+            case KEPT -> WORDS.say("interlacedWhatMovesHasCombed", first.title());
+            case DEINTERLACED -> WORDS.say("eachFrameShowsTheMoment");
+            case EACH -> WORDS.say("twiceAsManyFramesAtTwice");
         };
-        return field("Fields", sentence,
+        return field(WORDS.say("fields"), sentence,
                 choice("fields", FieldReading.values(), now, FieldReading::title,
                         how -> session.edit(SourceEdits.setFields(source.id(), how))));
     }
@@ -186,9 +189,9 @@ final class PictureFields {
             values.addAll(List.of(choice("curve", ColourReading.Curve.values(), now.curve(), ColourReading.Curve::title,
                     curve -> set(p -> p.withColour(plain(now).withCurve(curve))))));
         }
-        String stated = format.stated().colour() == null ? "" : " The file states " + format.stated().colour() + ".";
-        HBox field = field("Colour", now.kind().sentence() + stated, values.toArray(Node[]::new));
-        field.setAccessibleText("Colour: " + now.describe());
+        String stated = format.stated().colour() == null ? "" : WORDS.say("theFileStates", format.stated().colour());
+        HBox field = field(WORDS.say("colour"), now.kind().sentence() + stated, values.toArray(Node[]::new));
+        field.setAccessibleText(WORDS.say("colour2", now.describe()));
         return field;
     }
 

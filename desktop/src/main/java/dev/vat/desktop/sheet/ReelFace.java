@@ -18,6 +18,7 @@ import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.reel.View;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
@@ -54,6 +55,8 @@ import javafx.scene.layout.VBox;
  */
 public final class ReelFace extends VBox {
 
+    private static final Words WORDS = Words.of(ReelFace.class);
+
     private static final double ROW = 56;
     private static final double MOST_CHOSEN = .56;
     private static final int SLATE_SECONDS = 5;
@@ -68,7 +71,7 @@ public final class ReelFace extends VBox {
     private final LongSupplier playhead;
     private final Thumbnails thumbnails;
     private final HBox head = Parts.row();
-    private final Rows<Integer> list = new Rows<>("items", "Items of the reel", ROW, this::fill);
+    private final Rows<Integer> list = new Rows<>("items", WORDS.say("itemsOfTheReel"), ROW, this::fill);
     private final FlowPane add = Parts.choices("add-line");
     private final ChosenPane chosen = new ChosenPane("item-pane");
     private ResolvedReel programme;
@@ -87,7 +90,7 @@ public final class ReelFace extends VBox {
         head.getStyleClass().add("filter-bar");
         list.setMinHeight(ROW * 2);
         list.setPrefHeight(ROW * 2);
-        list.setPlaceholder(Parts.wrapped("The reel is empty. Add frames, or a source to it from the In face.", "note", "empty"));
+        list.setPlaceholder(Parts.wrapped(WORDS.say("theReelIsEmptyAddFrames"), "note", "empty"));
         list.setOnChosen(this::chosenChanged);
         list.setActs(() -> acts().menu(), place -> span(place).ifPresent(s -> seek.accept(s.start())), () -> acts().remove());
         list.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
@@ -155,7 +158,7 @@ public final class ReelFace extends VBox {
         reels.getStyleClass().add("strong");
         reels.setGraphic(Icon.DOWN.node());
         reels.setContentDisplay(ContentDisplay.RIGHT);
-        reels.setAccessibleHelp("Chooses another reel");
+        reels.setAccessibleHelp(WORDS.say("choosesAnotherReel"));
         reels.setOnAction(_ -> {
             ContextMenu menu = new ContextMenu();
             for (Reel reel : session.project().reels()) {
@@ -169,12 +172,13 @@ public final class ReelFace extends VBox {
     private List<Node> total() {
         long count = programme.plan().count();
         long own = programme.plan().programmeEnd() - programme.plan().programmeStart();
-        Label length = Parts.label(count + " frames  "
-                + programme.rate().map(r -> r.seconds(count).toFixed(3) + " s at " + r.label() + " fps").orElse("no rate yet"), "mono");
+        Label length = Parts.label(WORDS.say("frames", count,
+                programme.rate().map(r -> WORDS.say("sAtFps", r.seconds(count).toFixed(3), r.label())).orElse(WORDS.say("noRateYet"))),
+                "mono");
         length.setId("reel-total");
         List<Node> total = new ArrayList<>(List.of(length));
         if (own < count) {
-            total.addFirst(Parts.label(own + " of the programme itself", "note"));
+            total.addFirst(Parts.label(WORDS.say("ofTheProgrammeItself", own), "note"));
         }
         programme.size().ifPresent(size -> total.addFirst(Parts.label(size.toString(), "mono")));
         total.forEach(label -> ((Label) label).setMinWidth(Region.USE_PREF_SIZE));
@@ -199,21 +203,23 @@ public final class ReelFace extends VBox {
     private void showChosen() {
         List<Integer> places = list.chosen();
         if (places.isEmpty()) {
-            chosen.show("Whole reel", List.of(),
+            chosen.show(WORDS.say("wholeReel"), List.of(),
                     new ReelGroups(session, ask, programme).groups());
             return;
         }
         ItemMenu acts = acts();
-        Button more = Parts.small("item-menu", "More", () -> {});
+        Button more = Parts.small("item-menu", WORDS.say("more"), () -> {});
         more.setGraphic(Icon.DOWN.node());
         more.setContentDisplay(ContentDisplay.RIGHT);
         more.setOnAction(_ -> acts().menu().show(more, Side.BOTTOM, 0, 0));
-        List<Node> buttons = List.of(Parts.small("whole-reel", "Whole reel", () -> {
+        List<Node> buttons = List.of(Parts.small("whole-reel", WORDS.say("wholeReel"), () -> {
             list.choose(null);
             showChosen();
-        }), Parts.small("repeat-item", "Duplicate", acts::duplicate), Parts.small("remove-item", "Remove", acts::remove), more);
+        }), Parts.small("repeat-item", WORDS.say("duplicate"), acts::duplicate),
+                Parts.small("remove-item", WORDS.say("remove"), acts::remove), more);
         Optional<ReelSpan> span = places.size() == 1 ? span(places.getFirst()) : Optional.empty();
-        chosen.show(span.map(s -> (s.place() + 1) + "  " + ItemRow.title(programme, s)).orElse(places.size() + " items chosen"), buttons,
+        chosen.show(span.map(s -> (s.place() + 1) + "  " + ItemRow.title(programme, s)).orElse(WORDS.say("itemsChosen", places.size())),
+                buttons,
                 span.map(s -> new ItemGroups(session, ask, programme, s, playhead).groups()).orElse(List.of()));
     }
 
@@ -225,7 +231,7 @@ public final class ReelFace extends VBox {
             return;
         }
         cell.setId("item-" + place);
-        cell.setAccessibleText((place + 1) + ", " + ItemRow.title(programme, span) + ", " + span.count() + " frames");
+        cell.setAccessibleText(WORDS.say("frames2", (place + 1), ItemRow.title(programme, span), span.count()));
         cell.setGraphic(new ItemRow(thumbnails, programme, span));
         cell.setUserData(new Dragged.OfItem(place));
         cell.setOnDragDetected(_ -> cell.startFullDrag());
@@ -268,16 +274,18 @@ public final class ReelFace extends VBox {
         int behind = selected >= 0 && selected < items ? selected + 1 : items;
         String today = LocalDate.now().toString();
         List<Node> ways = new ArrayList<>();
-        ways.add(Parts.label("Add", "note"));
-        ways.add(Parts.small("add-black", "Black", () -> session.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
-        ways.add(Parts.small("add-slate", "Slate", () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
-        ways.add(Parts.small("add-leader", "Countdown leader", () -> add(before, GeneratedItem.Leader.of(second), rate)));
-        ways.add(Parts.small("add-bars", "Bars and tone", () -> add(before,
+        ways.add(Parts.label(WORDS.say("add"), "note"));
+        ways.add(Parts.small("add-black", WORDS.say("black"),
+                () -> session.edit(ReelEdits.addDrawn(behind, GeneratedItem.Plain.black(second)))));
+        ways.add(Parts.small("add-slate", WORDS.say("slate"),
+                () -> add(before, BroadcastHead.slate(today, SLATE_SECONDS * (long) second), rate)));
+        ways.add(Parts.small("add-leader", WORDS.say("countdownLeader"), () -> add(before, GeneratedItem.Leader.of(second), rate)));
+        ways.add(Parts.small("add-bars", WORDS.say("barsAndTone"), () -> add(before,
                 new GeneratedItem.Bars(BarPattern.BARS_75, GeneratedItem.Bars.EBU_LEVEL, BARS_SECONDS * (long) second), rate)));
         programme.shape().ifPresent(shape -> {
-            Button broadcast = Parts.small("add-head", "Broadcast head",
+            Button broadcast = Parts.small("add-head", WORDS.say("broadcastHead"),
                     () -> session.edit(ReelEdits.addHead(BroadcastHead.of(rate, shape.size(), shape.pixelAspect(), today))));
-            broadcast.setTooltip(new Tooltip("Bars and tone, slate, countdown and black, with the programme at 10:00:00:00"));
+            broadcast.setTooltip(new Tooltip(WORDS.say("barsAndToneSlateCountdown")));
             ways.add(broadcast);
         });
         return ways;
@@ -294,12 +302,13 @@ public final class ReelFace extends VBox {
                     .toList();
             int across = (int) Math.ceil(Math.sqrt(views.size()));
             ways.add(
-                    Parts.small("add-views", items.size() + " side by side",
-                            () -> layOut(Layout.of("Views",
+                    Parts.small("add-views", WORDS.say("sideBySide", items.size()),
+                            () -> layOut(Layout.of(WORDS.say("views"),
                                     programme.size().map(s -> side(s, across, Math.ceilDiv(views.size(), across))).orElse(null),
                                     new Arrangement.Grid(across), views))));
             session.layouts().all().forEach(kept -> ways.add(
-                    Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"), "As in " + kept.name(),
+                    Parts.small("add-layout-" + kept.name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-"),
+                            WORDS.say("asIn", kept.name()),
                             () -> layOut(kept.withItems(items)))));
         }
         return ways;

@@ -4,6 +4,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
@@ -15,6 +16,8 @@ import javafx.scene.layout.HBox;
 
 /** What concerns a whole reel, in groups: its rate, its start, its sound, what is written into all of it. */
 final class ReelGroups {
+
+    private static final Words WORDS = Words.of(ReelGroups.class);
 
     private final Session session;
     private final Dialogs ask;
@@ -28,17 +31,19 @@ final class ReelGroups {
 
     List<Folds.Group> groups() {
         int lines = programme.reel().burnIn() == null ? 0 : programme.reel().burnIn().lines().size();
-        String rate = programme.rate().map(r -> r.label() + " fps").orElse("none yet");
+        String rate = programme.rate().map(r -> WORDS.say("fps", r.label())).orElse(WORDS.say("noneYet"));
         int sounds = programme.sounds().size();
         return List.of(
-                Folds.Group.of("rate", "Frame rate", programme.reel().rate() == null ? rate + ", as the first source" : rate,
+                Folds.Group.of("rate", WORDS.say("frameRate"), programme.reel().rate() == null ? WORDS.say("asTheFirstSource", rate) : rate,
                         () -> List.of(rate())),
-                Folds.Group.of("start", "Start", programme.reel().start() == null ? "no timecode" : programme.reel().start(),
+                Folds.Group.of("start", WORDS.say("start"),
+                        programme.reel().start() == null ? WORDS.say("noTimecode") : programme.reel().start(),
                         () -> List.of(start())),
-                Folds.Group.of("sound", "Sound", sounds == 0 ? "that of its clips, if they have any"
-                        : sounds + (sounds == 1 ? " sound" : " sounds") + " under it", () -> List.of(new SoundPane(session, programme))),
-                Folds.Group.of("burn-in", "Burn-in", lines == 0 ? "none" : lines + (lines == 1 ? " line" : " lines"),
-                        () -> List.of(Parts.wrapped("Written into every file that isn't set to be clean.", "note"),
+                Folds.Group.of("sound", WORDS.say("sound"), sounds == 0 ? WORDS.say("thatOfItsClipsIfTheyHave")
+                        : WORDS.say("underIt", sounds + (sounds == 1 ? WORDS.say("sound2") : WORDS.say("sounds"))),
+                        () -> List.of(new SoundPane(session, programme))),
+                Folds.Group.of("burn-in", WORDS.say("burnIn"), lines == 0 ? WORDS.say("noBurnIn") : WORDS.say("linesOfBurnIn", lines),
+                        () -> List.of(Parts.wrapped(WORDS.say("writtenIntoEveryFileThat"), "note"),
                                 new BurnInPane(ask, "reel-burn-in", programme.reel().burnIn(), b -> session.edit(ReelEdits.burnIn(b))))));
     }
 
@@ -47,16 +52,15 @@ final class ReelGroups {
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         programme.rate().filter(r -> !offered.contains(r)).ifPresent(offered::addFirst);
         offered.addFirst(null);
-        return Fields.field("Frame rate",
-                programme.reel().rate() == null ? "Every item is brought to the first source's rate."
-                        : "Every item is brought to this rate.",
+        return Fields.field(WORDS.say("frameRate"),
+                programme.reel().rate() == null ? WORDS.say("everyItemIsBroughtToThe")
+                        : WORDS.say("everyItemIsBroughtToThis"),
                 Fields.choice("reel-rate", offered.toArray(Rate[]::new), programme.reel().rate(),
-                        r -> r == null ? "as the first source" : r.label(), r -> session.edit(ReelEdits.setRate(r))));
+                        r -> r == null ? WORDS.say("asTheFirstSource2") : r.label(), r -> session.edit(ReelEdits.setRate(r))));
     }
 
     private HBox start() {
-        return Fields.field("Timecode", "Timecode of the first frame, written into MP4, MOV, Matroska and MXF; with ; for "
-                + "drop-frame.",
+        return Fields.field(WORDS.say("timecode"), WORDS.say("timecodeOfTheFirstFrame"),
                 Fields.text("reel-start", programme.reel().start() == null ? "" : programme.reel().start(), 10, typed -> {
                     String label = typed.strip();
                     if (!label.isEmpty()) {

@@ -18,6 +18,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
@@ -33,6 +34,8 @@ import javafx.scene.layout.VBox;
 /** The sounds that are laid to a reel, and those that could be. */
 final class SoundPane extends VBox {
 
+    private static final Words WORDS = Words.of(SoundPane.class);
+
     private final Session session;
     private final ResolvedReel programme;
     private final Rate rate;
@@ -45,11 +48,12 @@ final class SoundPane extends VBox {
         List<Source> free = session.project().sources().stream()
                 .filter(s -> s.location().isSound() && programme.sounds().stream().noneMatch(u -> u.source().id().equals(s.id()))).toList();
         if (free.isEmpty() && programme.sounds().isEmpty()) {
-            getChildren().add(Parts.wrapped("That of its clips, if they have any. Add a sound file to lay it under the reel.", "note"));
+            getChildren().add(Parts.wrapped(WORDS.say("thatOfItsClipsIfTheyHave"), "note"));
         }
         FlowPane choices = Parts.choices();
         free.forEach(s -> choices.getChildren()
-                .add(Parts.small("add-sound-" + s.id(), "Lay " + s.name() + " under it", () -> session.edit(ReelEdits.addSound(s.id())))));
+                .add(Parts.small("add-sound-" + s.id(), WORDS.say("layUnderIt", s.name()),
+                        () -> session.edit(ReelEdits.addSound(s.id())))));
         if (!free.isEmpty()) {
             getChildren().add(choices);
         }
@@ -57,10 +61,9 @@ final class SoundPane extends VBox {
         if (session.sound().isPresent()) {
             List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
             layouts.addFirst(null);
-            HBox field = field("Channels", "What the channels of every file with sound are. Discrete ones have no place in front of a "
-                    + "listener; PCM carries them.",
+            HBox field = field(WORDS.say("channels"), WORDS.say("whatTheChannelsOfEveryFile"),
                     choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(),
-                            l -> l == null ? "as the first sound, " + session.sound().orElseThrow().layout() : l.toString(),
+                            l -> l == null ? WORDS.say("asTheFirstSound", session.sound().orElseThrow().layout()) : l.toString(),
                             l -> session.edit(ReelEdits.setLayout(l))));
             getChildren().add(field);
         }
@@ -72,7 +75,7 @@ final class SoundPane extends VBox {
         Optional<ClipFacts> facts = session.watch().clip(sounding.source().id());
         String figures = facts.map(f -> f.seconds().toFixed(3) + " s   " + f.sounds().getFirst().describe()).orElse("");
         HBox head = Parts.row(Parts.label(sounding.source().name(), "strong"), Parts.label(figures, "note"), Parts.space(),
-                Parts.small("out-sound-" + place, "Remove", () -> session.edit(ReelEdits.removeSound(place))));
+                Parts.small("out-sound-" + place, WORDS.say("remove"), () -> session.edit(ReelEdits.removeSound(place))));
         List<Node> when = new ArrayList<>();
         when.add(named("at", time("sound-at-" + place, use.at(), typed -> use.withAt(Moment.parse(typed, rate)), place)));
         when.add(named("from", time("sound-from-" + place, use.from() == null ? Rational.ZERO : use.from(),
@@ -80,25 +83,25 @@ final class SoundPane extends VBox {
         when.add(named("to", time("sound-to-" + place, use.to(),
                 typed -> use.withTrim(use.from(), typed.isBlank() ? null : Moment.parse(typed, rate)), place)));
         List<Node> how = new ArrayList<>();
-        how.add(named("gain dB",
+        how.add(named(WORDS.say("gainDB"),
                 text("sound-gain-" + place, Double.toString(use.gain()), 4, typed -> change(place, use.withGain(decibels(typed))))));
-        how.add(named("in over", time("sound-in-" + place, use.fadeIn() == null ? Rational.ZERO : use.fadeIn().seconds(),
+        how.add(named(WORDS.say("inOver"), time("sound-in-" + place, use.fadeIn() == null ? Rational.ZERO : use.fadeIn().seconds(),
                 typed -> use.withFades(fade(typed, use.fadeIn()), use.fadeOut()), place)));
-        how.add(named("out over", time("sound-out-" + place, use.fadeOut() == null ? Rational.ZERO : use.fadeOut().seconds(),
+        how.add(named(WORDS.say("outOver"), time("sound-out-" + place, use.fadeOut() == null ? Rational.ZERO : use.fadeOut().seconds(),
                 typed -> use.withFades(use.fadeIn(), fade(typed, use.fadeOut())), place)));
         if (use.fadeIn() != null || use.fadeOut() != null) {
             Fade.Shape now = use.fadeIn() != null ? use.fadeIn().shape() : use.fadeOut().shape();
             how.addAll(Arrays.asList(choice("sound-shape-" + place, Fade.Shape.values(), now, Fade.Shape::title,
                     shape -> change(place, use.withFades(shaped(use.fadeIn(), shape), shaped(use.fadeOut(), shape))))));
         }
-        VBox settings = new VBox(field("Time", "Frames, seconds (0.5 s), samples (4800 smp) or a timecode; below 0 its start is cut off.",
-                when.toArray(Node[]::new)), field("Level", "", how.toArray(Node[]::new)));
+        VBox settings = new VBox(field(WORDS.say("time"), WORDS.say("framesSeconds05SSamples"),
+                when.toArray(Node[]::new)), field(WORDS.say("level"), "", how.toArray(Node[]::new)));
         if (facts.filter(f -> f.sounds().getFirst().channels() > 1).isPresent()) {
-            settings.getChildren().add(field("Channels", "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(),
-                    Channels::title, c -> change(place, use.withChannels(c)))));
+            settings.getChildren()
+                    .add(field(WORDS.say("channels"), "", choice("sound-channels-" + place, Channels.values(), use.channelsInUse(),
+                            Channels::title, c -> change(place, use.withChannels(c)))));
         }
-        settings.getChildren().add(field("Goes to", "Which of its channels each of the reel's takes: 1 2, or - - 1 with a hyphen for "
-                + "silence; nothing for what is usual.",
+        settings.getChildren().add(field(WORDS.say("goesTo"), WORDS.say("whichOfItsChannelsEachOf"),
                 text("sound-map-" + place, use.map() == null ? "" : use.map().toString(), 12,
                         typed -> change(place, use.withMap(typed.isBlank() ? null : ChannelMap.parse(typed))))));
         settings.getStyleClass().add("reading");
@@ -137,7 +140,7 @@ final class SoundPane extends VBox {
         try {
             return Math.round(Double.parseDouble(typed.strip().replace(',', '.')) * 100) / 100.0;
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + typed + "' is no gain: write decibels such as -6", e);
+            throw new IllegalArgumentException(WORDS.say("isNoGainWriteDecibelsSuch", typed), e);
         }
     }
 }

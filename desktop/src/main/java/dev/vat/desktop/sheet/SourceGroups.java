@@ -23,6 +23,7 @@ import dev.vat.core.time.Extent;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
@@ -39,6 +40,8 @@ import javafx.scene.layout.HBox;
 
 /** How one source is taken, in groups: its time first, then what is missing, its picture, its checks. */
 final class SourceGroups {
+
+    private static final Words WORDS = Words.of(SourceGroups.class);
 
     private final Session session;
     private final Source source;
@@ -58,32 +61,33 @@ final class SourceGroups {
 
     List<Folds.Group> groups() {
         List<Folds.Group> groups = new ArrayList<>();
-        groups.add(Folds.Group.of("timing", still ? "Length" : "Timing", timingWords(), this::timing)
+        groups.add(Folds.Group.of("timing", still ? WORDS.say("length") : WORDS.say("timing"), timingWords(), this::timing)
                 .withTone(rateNow() == null ? "request" : ""));
         if (!still && !sequence.kind().isMovie()) {
             ResumeAdvice advice = session.advice(source);
             boolean stops = reading.gap() == GapPolicy.REFUSE && !advice.wanted().isEmpty() && !advice.isOnlyToCome(table);
-            groups.add(Folds.Group.of("missing", "Missing frames", reading.gap().sentence(), this::missing).withTone(stops ? "fault" : ""));
+            groups.add(Folds.Group.of("missing", WORDS.say("missingFrames"), reading.gap().sentence(), this::missing)
+                    .withTone(stops ? "fault" : ""));
         }
         table.format().ifPresent(format -> groups.addAll(new PictureFields(session, source, table, format).groups()));
         SourceState state = SourceState.of(session, source, table);
-        groups.add(Folds.Group.of("checks", "Checks", state.words(), this::checks).withTone(state.style()));
-        String note = reading.note() == null ? "none" : reading.note();
-        groups.add(Folds.Group.of("note", "Note", note, () -> List.of(note())));
+        groups.add(Folds.Group.of("checks", WORDS.say("checks"), state.words(), this::checks).withTone(state.style()));
+        String note = reading.note() == null ? WORDS.say("none") : reading.note();
+        groups.add(Folds.Group.of("note", WORDS.say("note"), note, () -> List.of(note())));
         return groups;
     }
 
     private String timingWords() {
         Rate rate = rateNow();
         long made = made();
-        String length = rate == null ? made + (made == 1 ? " frame" : " frames") : rate.seconds(made).toFixed(3) + " s";
-        String fps = rate == null ? "Choose a frame rate" : rate.label() + " fps";
+        String length = rate == null ? WORDS.say("framesMade", made) : rate.seconds(made).toFixed(3) + " s";
+        String fps = rate == null ? WORDS.say("chooseAFrameRate") : WORDS.say("fps", rate.label());
         if (still) {
             return fps + ", " + length;
         }
         Cadence cadence = reading.cadence();
-        return String.join(", ", fps, reading.rangeIn(sequence).toString(), cadence.every() == 1 ? "every frame"
-                : "step " + cadence.every(), length);
+        return String.join(", ", fps, reading.rangeIn(sequence).toString(), cadence.every() == 1 ? WORDS.say("everyFrame")
+                : WORDS.say("step", cadence.every()), length);
     }
 
     private long made() {
@@ -101,15 +105,15 @@ final class SourceGroups {
         // Nobody says of a whole shot what would come after it.
         boolean more = reading.expected() != null || session.watch().isWatched(source.id()) || !advice.wanted().isEmpty();
         advice.next().stream().filter(_ -> table.isChecked() && more)
-                .forEach(next -> fields.add(Parts.label("Next to render: " + pattern.number(next), "note")));
+                .forEach(next -> fields.add(Parts.label(WORDS.say("nextToRender", pattern.number(next)), "note")));
         return fields;
     }
 
     private List<Node> checks() {
         List<Node> fields = new ArrayList<>(List.of(new SourceNotes(session, source, table)));
         fields.add(session.watch().isChecking(source.id())
-                ? Parts.small("stop-check", "Stop checking", () -> session.watch().cancel(source.id()))
-                : Parts.small("check-again", "Check again", () -> session.watch().again(source)));
+                ? Parts.small("stop-check", WORDS.say("stopChecking"), () -> session.watch().cancel(source.id()))
+                : Parts.small("check-again", WORDS.say("checkAgain"), () -> session.watch().again(source)));
         return fields;
     }
 
@@ -133,8 +137,9 @@ final class SourceGroups {
             values.add(button);
         }
         values.add(text("rate-other", "", 4, typed -> session.edit(SourceEdits.setSourceRate(source.id(), Rate.parse(typed)))));
-        ((TextField) values.getLast()).setPromptText("other");
-        return field("Frame rate", stated != null && reading.rate() == null ? "Stated by the file." : "", values.toArray(Node[]::new));
+        ((TextField) values.getLast()).setPromptText(WORDS.say("other"));
+        return field(WORDS.say("frameRate"), stated != null && reading.rate() == null ? WORDS.say("statedByTheFile") : "",
+                values.toArray(Node[]::new));
     }
 
     private void apply(Extent extent) {
@@ -151,17 +156,18 @@ final class SourceGroups {
         values.add(text("range", extent.range().toString(), 8,
                 typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
                         : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))));
-        values.add(named("frames", text("range-count", Long.toString(extent.count()), 4, typed -> apply(extent.withCount(typed)))));
+        values.add(
+                named(WORDS.say("frames"), text("range-count", Long.toString(extent.count()), 4, typed -> apply(extent.withCount(typed)))));
         values.add(named("s", text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5,
                 typed -> apply(extent.withSeconds(typed)))));
         TextField length = text("range-timecode", orEmpty(extent::timecode), 8, typed -> apply(extent.withTimecode(typed)));
-        length.setTooltip(new Tooltip("The length as timecode"));
+        length.setTooltip(new Tooltip(WORDS.say("theLengthAsTimecode")));
         values.add(length);
         session.previews().of(source).filter(p -> p.idle() != null).map(p -> FrameRange.of(p.range().first(), p.idle()))
                 .filter(busy -> !busy.equals(reading.range()))
-                .ifPresent(busy -> values.add(Parts.small("keep-moving", "Nothing moves after " + busy.last() + ": take " + busy,
+                .ifPresent(busy -> values.add(Parts.small("keep-moving", WORDS.say("nothingMovesAfterTake", busy.last(), busy),
                         () -> session.edit(SourceEdits.setRange(source.id(), busy)))));
-        return field("Range", "", values.toArray(Node[]::new));
+        return field(WORDS.say("range"), "", values.toArray(Node[]::new));
     }
 
     private void cadence(Function<Cadence, Cadence> change) {
@@ -171,29 +177,30 @@ final class SourceGroups {
     /** Step and lead-in: which frames of the range are taken. */
     private HBox taken() {
         Cadence cadence = reading.cadence();
-        ToggleButton keep = Controls.toggle("keep the length");
+        ToggleButton keep = Controls.toggle(WORDS.say("keepTheLength"));
         keep.setId("keep-length");
         keep.setSelected(cadence.keepLength());
         keep.setOnAction(_ -> cadence(c -> c.withKeepLength(keep.isSelected())));
         long there = new Extent(reading.rangeIn(sequence), sequence.step(), null).count();
         long rest = Math.max(0, there - cadence.leadIn());
         long taken = Math.ceilDiv(rest, cadence.every());
-        String step = cadence.every() == 1 && !cadence.keepLength() ? "" : rest + " by " + cadence.every() + " is " + taken
-                + (cadence.keepLength() ? ", each shown for " + cadence.every() * sequence.step() + " frames. " : ", which plays faster. ");
-        String drop = cadence.leadIn() == 0 ? "" : "The first " + cadence.leadIn() + " frames are left out"
-                + (rateNow() == null ? "." : " (" + rateNow().seconds(cadence.leadIn()).toFixed(3) + " s).");
+        String step = cadence.every() == 1 && !cadence.keepLength() ? ""
+                : WORDS.say("byIs", rest, cadence.every(), taken, (cadence.keepLength()
+                        ? WORDS.say("eachShownForFrames", cadence.every() * sequence.step()) : WORDS.say("whichPlaysFaster")));
+        String drop = cadence.leadIn() == 0 ? "" : WORDS.say("theFirstFramesAreLeftOut", cadence.leadIn(),
+                (rateNow() == null ? "." : " (" + rateNow().seconds(cadence.leadIn()).toFixed(3) + " s)."));
         TextField leadIn = text("lead-in", Long.toString(cadence.leadIn()), 5,
                 typed -> cadence(c -> c.withLeadIn(LeadIn.parse(typed, rateNow()))));
-        leadIn.setTooltip(new Tooltip("Frames to drop at the start, or seconds such as 0.5 s"));
-        return field("Step", step + drop, named("every", text("step", Long.toString(cadence.every()), 3,
-                typed -> cadence(c -> c.withEvery(Fields.whole(typed, 1))))), keep, named("skip the first", leadIn));
+        leadIn.setTooltip(new Tooltip(WORDS.say("framesToDropAtTheStartOr")));
+        return field(WORDS.say("step2"), step + drop, named(WORDS.say("every"), text("step", Long.toString(cadence.every()), 3,
+                typed -> cadence(c -> c.withEvery(Fields.whole(typed, 1))))), keep, named(WORDS.say("skipTheFirst"), leadIn));
     }
 
     private HBox stillLength() {
         long length = reading.cadence().length() == null ? 1 : reading.cadence().length();
         Extent extent = new Extent(FrameRange.of(0, length - 1), 1, rateNow());
-        return field("Length", "A still is shown for as long as you say.",
-                named("frames",
+        return field(WORDS.say("length"), WORDS.say("aStillIsShownForAsLongAs"),
+                named(WORDS.say("frames"),
                         text("still-count", Long.toString(length), 5,
                                 typed -> cadence(c -> c.withLength(extent.withCount(typed).count())))),
                 named("s", text("still-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 6,
@@ -207,39 +214,39 @@ final class SourceGroups {
                 typed -> session.edit(SourceEdits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
         session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
-                        .add(Parts.small("expect-kin", range + " as its kin",
+                        .add(Parts.small("expect-kin", WORDS.say("asItsKin", range),
                                 () -> session.edit(SourceEdits.setExpected(source.id(), range)))));
         session.previews().approvedFor(source).stream().filter(a -> !a.equals(reading.approved()))
-                .forEach(a -> values.add(Parts.small("expect-approved", "as approved, " + a.preview() + " " + a.range(),
+                .forEach(a -> values.add(Parts.small("expect-approved", WORDS.say("asApproved", a.preview(), a.range()),
                         () -> session.edit(PreviewEdits.hold(source.id(), a)))));
         if (reading.approved() != null) {
-            values.add(Parts.small("expect-nothing", "not as " + reading.approved().preview(),
+            values.add(Parts.small("expect-nothing", WORDS.say("notAs", reading.approved().preview()),
                     () -> session.edit(PreviewEdits.hold(source.id(), null))));
         }
-        return field("Expected", reading.approved() != null ? "As the approved preview has them."
-                : expected == null ? "The frames that there should be, if more are to come." : "", values.toArray(Node[]::new));
+        return field(WORDS.say("expected"), reading.approved() != null ? WORDS.say("asTheApprovedPreviewHas")
+                : expected == null ? WORDS.say("theFramesThatThereShould") : "", values.toArray(Node[]::new));
     }
 
     private HBox gap() {
-        return field("Instead", "", choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
+        return field(WORDS.say("instead"), "", choice("gap", GapPolicy.values(), reading.gap(), GapPolicy::title,
                 policy -> session.edit(SourceEdits.setGap(source.id(), policy))));
     }
 
     private HBox timecode() {
         String stated = table.format().map(f -> f.stated().timecode()).orElse(null);
         String now = reading.timecode() != null ? reading.timecode() : stated == null ? "" : stated;
-        return field("Timecode", reading.timecode() == null && stated != null ? "Of the first frame, as the file states it." : "",
+        return field(WORDS.say("timecode"), reading.timecode() == null && stated != null ? WORDS.say("ofTheFirstFrameAsTheFile") : "",
                 text("first-timecode", now, 10, typed -> {
                     if (!typed.isBlank()) {
                         Timecode.parse(typed, rateNow() == null ? Rate.FPS_25 : rateNow());
                     }
                     session.edit(
                             SourceEdits.setTimecode(source.id(), typed.isBlank() || typed.strip().equals(stated) ? null : typed.strip()));
-                }), Parts.label("of the first frame", "note"));
+                }), Parts.label(WORDS.say("ofTheFirstFrame"), "note"));
     }
 
     private HBox note() {
-        return field("Note", "", text("render-note", reading.note() == null ? "" : reading.note(), 30,
+        return field(WORDS.say("note"), "", text("render-note", reading.note() == null ? "" : reading.note(), 30,
                 typed -> session.edit(SourceEdits.setNote(source.id(), typed))));
     }
 }

@@ -8,6 +8,7 @@ import dev.vat.core.project.SourceEdits;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -23,6 +24,8 @@ import javafx.scene.control.SeparatorMenuItem;
 /** What can be done with one source or with several at once: the same from a row, from its menu and by keys. */
 final class SourceMenu {
 
+    private static final Words WORDS = Words.of(SourceMenu.class);
+
     private final Session session;
     private final Dialogs ask;
     private final List<Source> chosen;
@@ -37,7 +40,7 @@ final class SourceMenu {
         ContextMenu menu = new ContextMenu();
         List<MenuItem> items = menu.getItems();
         if (!pictures().isEmpty()) {
-            items.add(Controls.item("add-item", "Add to reel    Enter", this::addToReel));
+            items.add(Controls.item("add-item", WORDS.say("addToReelEnter"), this::addToReel));
             items.add(rates());
             items.add(watched());
             if (pictures().stream().anyMatch(s -> session.watch().isWatched(s.id())) && !session.project().deliverables().isEmpty()) {
@@ -45,24 +48,25 @@ final class SourceMenu {
             }
             items.add(new SeparatorMenuItem());
             if (pictures().stream().anyMatch(s -> session.watch().isChecking(s.id()))) {
-                items.add(Controls.item("stop-check", "Stop checking", () -> pictures().forEach(s -> session.watch().cancel(s.id()))));
+                items.add(Controls.item("stop-check", WORDS.say("stopChecking"),
+                        () -> pictures().forEach(s -> session.watch().cancel(s.id()))));
             } else {
-                items.add(Controls.item("check-again", "Check again", () -> pictures().forEach(session.watch()::again)));
+                items.add(Controls.item("check-again", WORDS.say("checkAgain"), () -> pictures().forEach(session.watch()::again)));
             }
             copies(items);
         }
         if (chosen.size() == 1) {
             Source source = chosen.getFirst();
-            items.add(Controls.item("reveal-source", "Show folder", () -> ask.reveal(source.folder().path())));
-            items.add(Controls.item("replace-source", "Replace\u2026", () -> ask.folder("What " + source.name() + " is replaced by",
+            items.add(Controls.item("reveal-source", WORDS.say("showFolder"), () -> ask.reveal(source.folder().path())));
+            items.add(Controls.item("replace-source", "Replace\u2026", () -> ask.folder(WORDS.say("whatIsReplacedBy", source.name()),
                     source.folder().path()).ifPresent(folder -> session.search().replace(source, folder))));
             if (session.table(source.id()) == null) {
-                items.add(Controls.item("find-source", "Find it again\u2026", () -> ask.folder("Where " + source.name() + " lies now",
+                items.add(Controls.item("find-source", WORDS.say("findItAgain"), () -> ask.folder(WORDS.say("whereLiesNow", source.name()),
                         source.folder().path().getParent()).ifPresent(folder -> session.search().relink(source, folder))));
             }
         }
         items.add(new SeparatorMenuItem());
-        items.add(Controls.item("remove-source", "Remove    Delete", this::remove));
+        items.add(Controls.item("remove-source", WORDS.say("removeDelete"), this::remove));
         return menu;
     }
 
@@ -76,17 +80,17 @@ final class SourceMenu {
     }
 
     void addToReel() {
-        all("adding " + pictures().size() + " sources to the reel", pictures(), s -> ReelEdits.addItem(s.id()));
-        session.say(pictures().size() == 1 ? pictures().getFirst().name() + " stands at the reel's end."
-                : pictures().size() + " sources stand at the reel's end.");
+        all(WORDS.say("addingSourcesToTheReel", pictures().size()), pictures(), s -> ReelEdits.addItem(s.id()));
+        session.say(pictures().size() == 1 ? WORDS.say("standsAtTheReelsEnd", pictures().getFirst().name())
+                : WORDS.say("sourcesStandAtTheReelsEnd", pictures().size()));
     }
 
     void remove() {
-        all("removing " + chosen.size() + " sources", chosen, s -> Edits.removeSource(s.id()));
+        all(WORDS.say("removingSources", chosen.size()), chosen, s -> Edits.removeSource(s.id()));
     }
 
     void setRate(Rate rate) {
-        all("change of frame rate", pictures(), s -> SourceEdits.setSourceRate(s.id(), rate));
+        all(WORDS.say("changeOfFrameRate"), pictures(), s -> SourceEdits.setSourceRate(s.id(), rate));
     }
 
     boolean isWatched() {
@@ -106,16 +110,16 @@ final class SourceMenu {
     }
 
     private Menu rates() {
-        Menu rates = Controls.menu("Frame rate");
+        Menu rates = Controls.menu(WORDS.say("frameRate"));
         rates.setId("source-rates");
         for (Rate rate : Rate.USUAL) {
-            rates.getItems().add(Controls.item("set-rate-" + rate.label(), rate.label() + " fps", () -> setRate(rate)));
+            rates.getItems().add(Controls.item("set-rate-" + rate.label(), WORDS.say("fps", rate.label()), () -> setRate(rate)));
         }
         return rates;
     }
 
     private CheckMenuItem watched() {
-        CheckMenuItem watch = Controls.checked("Watch the folder");
+        CheckMenuItem watch = Controls.checked(WORDS.say("watchTheFolder"));
         watch.setId("watch-source");
         watch.setSelected(isWatched());
         watch.setOnAction(_ -> watch(watch.isSelected()));
@@ -123,7 +127,7 @@ final class SourceMenu {
     }
 
     private CheckMenuItem whenComplete() {
-        CheckMenuItem arm = Controls.checked("Make it when complete");
+        CheckMenuItem arm = Controls.checked(WORDS.say("makeItWhenComplete"));
         arm.setId("make-when-complete");
         arm.setSelected(session.making().waitsForFrames());
         arm.setOnAction(_ -> {
@@ -144,15 +148,15 @@ final class SourceMenu {
         FrameTable table = session.table(source.id());
         ResumeAdvice advice = session.advice(source);
         if (!advice.wanted().isEmpty()) {
-            items.add(Controls.item("copy-ranges", "Copy what to render again, as ranges",
+            items.add(Controls.item("copy-ranges", WORDS.say("copyWhatToRenderAgainAs"),
                     () -> copy(advice.toText(table.sequence().pattern()))));
-            items.add(Controls.item("copy-list", "Copy what to render again, as a list",
+            items.add(Controls.item("copy-list", WORDS.say("copyWhatToRenderAgainAs2"),
                     () -> copy(advice.toList(table.sequence().pattern()))));
         }
     }
 
     private void copy(String numbers) {
         Clips.copy(numbers);
-        session.say("Copied: " + numbers);
+        session.say(WORDS.say("copied", numbers));
     }
 }

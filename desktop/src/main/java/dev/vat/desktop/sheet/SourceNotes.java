@@ -9,6 +9,7 @@ import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.time.Instant;
@@ -21,6 +22,8 @@ import javafx.scene.layout.VBox;
 /** What is worth knowing of a source, in plain sentences. */
 final class SourceNotes extends VBox {
 
+    private static final Words WORDS = Words.of(SourceNotes.class);
+
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("HH:mm").withZone(ZoneId.systemDefault());
 
     SourceNotes(Session session, Source source, FrameTable table) {
@@ -29,35 +32,36 @@ final class SourceNotes extends VBox {
         Sequence sequence = table.sequence();
         int others = session.watch().otherPictures(source.id());
         if (others > 0) {
-            words.add(others + (others == 1 ? " picture isn't the one" : " pictures aren't those") + " that lay at the place before.");
+            words.add(WORDS.say("thatLayAtThePlaceBefore",
+                    others + (others == 1 ? WORDS.say("pictureIsntTheOne") : WORDS.say("picturesArentThose"))));
         }
         table.format().filter(f -> !f.stated().describe().isEmpty())
-                .ifPresent(f -> words.add("The files state: " + f.stated().describe() + "."));
+                .ifPresent(f -> words.add(WORDS.say("theFilesState", f.stated().describe())));
         session.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
         pace(source, table, words);
         if (!sequence.kind().hasChecksum() && !sequence.kind().isMovie()) {
-            words.add(sequence.kind().title() + " files carry no checksum: a changed byte inside the picture can't be noticed.");
+            words.add(WORDS.say("filesCarryNoChecksumAChanged", sequence.kind().title()));
         }
         table.notes().forEach((note, frames) -> words.add(frames.toText(sequence.pattern()::number) + " " + note));
-        source.reading().remarks().forEach((frame, said) -> words.add("Marked " + sequence.pattern().number(frame) + ": " + said));
+        source.reading().remarks().forEach((frame, said) -> words.add(WORDS.say("marked", sequence.pattern().number(frame), said)));
         ResumeAdvice.digits(sequence, source.reading().rangeIn(sequence)).ifPresent(advice -> words.add(
                 Character.toUpperCase(advice.charAt(0)) + advice.substring(1) + "."));
         if (sequence.count() == 1 && !sequence.pattern().isSingle()) {
-            words.add("1 file where a sequence was expected: was the renderer set to a single frame?");
+            words.add(WORDS.say("1FileWhereASequenceWasExpected"));
         }
         words.forEach(text -> getChildren().add(Parts.wrapped(text, "note")));
         Parts.present(this, !words.isEmpty());
     }
 
     private static void clip(ClipFacts clip, List<String> words) {
-        words.add("Container " + clip.container() + (clip.timecode() == null ? "" : ", timecode " + clip.timecode()) + ", "
-                + clip.seconds().toFixed(3) + " s.");
-        clip.sounds().forEach(sound -> words.add("Sound: " + sound.describe() + "."));
+        words.add(WORDS.say("containerS", clip.container(), (clip.timecode() == null ? "" : WORDS.say("timecode", clip.timecode())),
+                clip.seconds().toFixed(3)));
+        clip.sounds().forEach(sound -> words.add(WORDS.say("sound", sound.describe())));
         if (clip.fields() != null) {
-            words.add("Interlaced, " + clip.fields().title() + ".");
+            words.add(WORDS.say("interlaced", clip.fields().title()));
         }
         if (clip.uneven() != null) {
-            words.add("Variable rate: frames " + clip.uneven().describe() + ".");
+            words.add(WORDS.say("variableRateFrames", clip.uneven().describe()));
         }
     }
 
@@ -69,12 +73,11 @@ final class SourceNotes extends VBox {
             long remaining = expected == null ? 0 : RenderPace.remaining(table, expected);
             Instant now = Instant.now();
             if (remaining > 0) {
-                words.add(pace.median().toMillis() < 1000 ? "Less than a second a frame; " + remaining + " to come."
-                        : each + " a frame (median); " + remaining + " to come, done about " + CLOCK.format(pace.finish(remaining, now))
-                                + (pace.isStalled(now) ? ". Nothing has come since " + CLOCK.format(pace.latest()) + "." : "."));
+                words.add(pace.median().toMillis() < 1000 ? WORDS.say("lessThanASecondAFrameTo", remaining)
+                        : WORDS.say("aFrameMedianToComeDoneAbout", each, remaining, CLOCK.format(pace.finish(remaining, now)),
+                                (pace.isStalled(now) ? WORDS.say("nothingHasComeSince", CLOCK.format(pace.latest())) : ".")));
             } else if (pace.median().toMillis() >= 1000) {
-                words.add("Rendered at " + each + " a frame (median of file times)"
-                        + (pace.breaks() == 0 ? "." : ", with " + pace.breaks() + (pace.breaks() == 1 ? " break." : " breaks.")));
+                words.add(WORDS.say("renderedAtAFrameMedianOf", each, (pace.breaks() == 0 ? "." : WORDS.say("withBreaks", pace.breaks()))));
             }
         });
     }

@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
@@ -23,6 +24,8 @@ import javafx.scene.layout.VBox;
 
 /** What is chosen among the sources: its name, what can be done with it, and how it is taken, in groups that open. */
 final class SourcePane extends VBox {
+
+    private static final Words WORDS = Words.of(SourcePane.class);
 
     private final Session session;
     private final Dialogs ask;
@@ -49,7 +52,7 @@ final class SourcePane extends VBox {
         }
         // What isn't known yet may lack its rate as soon as it is.
         shown = groups.isEmpty() ? null : first;
-        pane.show(chosen.size() == 1 ? chosen.getFirst().name() : chosen.size() + " sources chosen", acts(chosen), groups);
+        pane.show(chosen.size() == 1 ? chosen.getFirst().name() : WORDS.say("sourcesChosen", chosen.size()), acts(chosen), groups);
     }
 
     private boolean lacksRate(List<Source> chosen) {
@@ -66,16 +69,16 @@ final class SourcePane extends VBox {
         SourceMenu acts = new SourceMenu(session, ask, chosen);
         List<Node> buttons = new ArrayList<>();
         if (acts.canAdd()) {
-            ToggleButton watch = Controls.toggle(chosen.size() == 1 ? "Watch folder" : "Watch folders");
+            ToggleButton watch = Controls.toggle(chosen.size() == 1 ? WORDS.say("watchFolder") : WORDS.say("watchFolders"));
             watch.setId("watch-folder");
             watch.getStyleClass().add("remedy");
             watch.setMinWidth(Region.USE_PREF_SIZE);
             watch.setSelected(acts.isWatched());
-            watch.setTooltip(new Tooltip("New frames are looked into as they come"));
+            watch.setTooltip(new Tooltip(WORDS.say("newFramesAreLookedIntoAs")));
             watch.setOnAction(_ -> acts.watch(watch.isSelected()));
-            buttons.addAll(List.of(Parts.small("add-item", "Add to reel", acts::addToReel), watch));
+            buttons.addAll(List.of(Parts.small("add-item", WORDS.say("addToReel"), acts::addToReel), watch));
         }
-        Button more = Parts.small("source-menu", "More", () -> {});
+        Button more = Parts.small("source-menu", WORDS.say("more"), () -> {});
         more.setOnAction(_ -> acts.menu().show(more, Side.BOTTOM, 0, 0));
         more.setGraphic(Icon.DOWN.node());
         more.setContentDisplay(ContentDisplay.RIGHT);
@@ -89,16 +92,16 @@ final class SourcePane extends VBox {
             return table == null ? List.of() : new SourceGroups(session, chosen.getFirst(), table).groups();
         }
         SourceMenu acts = new SourceMenu(session, ask, chosen);
-        return acts.canAdd() ? List.of(Folds.Group.of("timing", "Frame rate", rates(chosen), () -> {
+        return acts.canAdd() ? List.of(Folds.Group.of("timing", WORDS.say("frameRate"), rates(chosen), () -> {
             List<Node> values = new ArrayList<>(List.of(Fields.choice("rate", Rate.USUAL.toArray(Rate[]::new), null, Rate::label,
                     acts::setRate)));
-            return List.of(Fields.field("Frame rate", "Of all " + chosen.size() + ".", values.toArray(Node[]::new)));
+            return List.of(Fields.field(WORDS.say("frameRate"), WORDS.say("ofAll", chosen.size()), values.toArray(Node[]::new)));
         })) : List.of();
     }
 
     private String rates(List<Source> chosen) {
         List<String> rates = chosen.stream().filter(s -> session.table(s.id()) != null)
-                .map(s -> s.reading().rateOf(session.table(s.id())).map(Rate::label).orElse("none yet")).distinct().toList();
-        return rates.size() == 1 ? rates.getFirst() + " fps" : String.join(", ", rates);
+                .map(s -> s.reading().rateOf(session.table(s.id())).map(Rate::label).orElse(WORDS.say("noneYet"))).distinct().toList();
+        return rates.size() == 1 ? WORDS.say("fps", rates.getFirst()) : String.join(", ", rates);
     }
 }

@@ -8,6 +8,7 @@ import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -32,6 +33,8 @@ import javafx.scene.layout.VBox;
  * frames to render again ready to copy.
  */
 final class SourceRow extends HBox {
+
+    private static final Words WORDS = Words.of(SourceRow.class);
 
     private static final int LONGEST = 24;
 
@@ -87,12 +90,12 @@ final class SourceRow extends HBox {
             return Optional.empty();
         }
         String ranges = advice.toText(table.sequence().pattern());
-        Button copy = Parts.small("copy-ranges-" + source.id(), ranges.length() <= LONGEST ? "Copy " + ranges
-                : "Copy " + advice.wanted().count() + " frame numbers", () -> {
+        Button copy = Parts.small("copy-ranges-" + source.id(), ranges.length() <= LONGEST ? WORDS.say("copy", ranges)
+                : WORDS.say("copyFrameNumbers", advice.wanted().count()), () -> {
                     Clips.copy(ranges);
-                    session.say("Copied: " + ranges);
+                    session.say(WORDS.say("copied", ranges));
                 });
-        copy.setTooltip(new Tooltip("To render again: " + ranges));
+        copy.setTooltip(new Tooltip(WORDS.say("toRenderAgain", ranges)));
         return Optional.of(copy);
     }
 
@@ -107,13 +110,14 @@ final class SourceRow extends HBox {
         } else {
             Sequence s = table.sequence();
             if (!s.pattern().isSingle() || s.kind().isMovie()) {
-                words.add(s.pattern().number(s.first()) + "-" + s.pattern().number(s.last()) + (s.step() == 1 ? "" : " by " + s.step()));
+                words.add(s.pattern().number(s.first()) + "-" + s.pattern().number(s.last())
+                        + (s.step() == 1 ? "" : WORDS.say("by", s.step())));
             }
-            words.add(s.count() == 1 ? "1 frame" : s.count() + " frames");
+            words.add(WORDS.say("frames", s.count()));
             table.format().ifPresentOrElse(f -> look(f, words),
-                    () -> words.add(table.counts().getOrDefault(FrameState.UNCHECKED, 0) > 0 ? "" : "nothing could be decoded"));
-            source.reading().rateOf(table).ifPresent(r -> words.add(r.label() + " fps"));
-            clip.filter(c -> !c.sounds().isEmpty()).ifPresent(c -> words.add("sound " + c.sounds().getFirst().layout()));
+                    () -> words.add(table.counts().getOrDefault(FrameState.UNCHECKED, 0) > 0 ? "" : WORDS.say("nothingCouldBeDecoded")));
+            source.reading().rateOf(table).ifPresent(r -> words.add(WORDS.say("fps", r.label())));
+            clip.filter(c -> !c.sounds().isEmpty()).ifPresent(c -> words.add(WORDS.say("sound", c.sounds().getFirst().layout())));
         }
         // A fact is never broken over two lines.
         return words.stream().filter(w -> !w.isEmpty()).map(w -> w.replace(' ', '\u00a0')).collect(Collectors.joining("  "));
@@ -124,10 +128,10 @@ final class SourceRow extends HBox {
         words.add(format.depth().toString());
         AlphaKind alpha = source.reading().picture().alphaOf(table);
         if (alpha != AlphaKind.NONE) {
-            words.add("alpha");
+            words.add(WORDS.say("hasAlpha"));
         }
         if (format.layers().size() > 1) {
-            words.add(format.layers().size() + " layers");
+            words.add(WORDS.say("layers", format.layers().size()));
         }
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.session.Session;
 import java.util.Optional;
@@ -19,6 +20,8 @@ import javafx.scene.control.Label;
  */
 record SourceState(String words, Icon icon, String style) {
 
+    private static final Words WORDS = Words.of(SourceState.class);
+
     /** @param table null for a source that isn't there, or a sound */
     static SourceState of(Session session, Source source, FrameTable table) {
         Optional<String> trouble = session.watch().trouble(source.id());
@@ -28,10 +31,10 @@ record SourceState(String words, Icon icon, String style) {
         }
         String wrong = wrongWords(session, source, table);
         int suspects = session.watch().review(source.id()).marked().size();
-        String suspicious = suspects == 0 ? "" : suspects + " to look at";
+        String suspicious = suspects == 0 ? "" : WORDS.say("toLookAt", suspects);
         if (session.watch().isChecking(source.id())) {
-            return plain("checking " + session.watch().checked(source.id()) + " of " + table.sequence().count()
-                    + (wrong.isEmpty() ? "" : ", " + wrong));
+            return plain(WORDS.say("checkingOf", session.watch().checked(source.id()), table.sequence().count(),
+                    (wrong.isEmpty() ? "" : ", " + wrong)));
         }
         if (!wrong.isEmpty()) {
             boolean waiting = session.advice(source).isOnlyToCome(table);
@@ -41,7 +44,7 @@ record SourceState(String words, Icon icon, String style) {
         if (!suspicious.isEmpty()) {
             return new SourceState(suspicious, Icon.WARNING, "warn");
         }
-        return table.isChecked() ? new SourceState("all good", Icon.PROVEN, "good") : plain("check stopped");
+        return table.isChecked() ? new SourceState(WORDS.say("allGood"), Icon.PROVEN, "good") : plain(WORDS.say("checkStopped"));
     }
 
     /** Whether something about a source needs to be looked at. */
@@ -71,7 +74,7 @@ record SourceState(String words, Icon icon, String style) {
         String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,
                 Collectors.counting())).entrySet().stream().map(e -> e.getValue() + " " + e.getKey().label())
                 .collect(Collectors.joining(", "));
-        return Stream.of(missing == 0 ? "" : missing + " missing", present, toCome == 0 ? "" : toCome + " to come")
+        return Stream.of(missing == 0 ? "" : WORDS.say("missing", missing), present, toCome == 0 ? "" : WORDS.say("toCome", toCome))
                 .filter(w -> !w.isEmpty())
                 .collect(Collectors.joining(", "));
     }

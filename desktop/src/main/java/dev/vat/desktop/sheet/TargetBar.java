@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Preset;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.setting.DeliverableSettings;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
@@ -33,6 +34,8 @@ import javafx.scene.layout.FlowPane;
 /** Who the file is for: a press picks a target, another lets it go. The usual ones stand open, all others by recipient in a menu. */
 public final class TargetBar extends FlowPane {
 
+    private static final Words WORDS = Words.of(TargetBar.class);
+
     private static final List<Target> USUAL = List.of(Catalogue.WEB_H264, Catalogue.EDIT_PRORES_HQ, Catalogue.ALPHA_PRORES_4444);
 
     private final Session session;
@@ -57,7 +60,7 @@ public final class TargetBar extends FlowPane {
             return;
         }
         shown = chosen;
-        getChildren().setAll(Parts.label("For", "note"));
+        getChildren().setAll(Parts.label(WORDS.say("for"), "note"));
         for (Target target : Catalogue.targets()) {
             if (USUAL.contains(target) || isThere(target)) {
                 ToggleButton button = Controls.toggle(target.title());
@@ -65,7 +68,7 @@ public final class TargetBar extends FlowPane {
                 button.setSelected(isThere(target));
                 button.setTooltip(new Tooltip(target.why()));
                 button.setOnAction(_ -> choose(target));
-                DropPlace.on(button, "Add, and make as " + target.title(), files -> {
+                DropPlace.on(button, WORDS.say("addAndMakeAs", target.title()), files -> {
                     if (!isThere(target)) {
                         choose(target);
                     }
@@ -86,11 +89,11 @@ public final class TargetBar extends FlowPane {
     }
 
     private Button others() {
-        Button button = Controls.button("More");
+        Button button = Controls.button(WORDS.say("more"));
         button.setId("all-targets");
         button.setGraphic(Icon.DOWN.node());
         button.setContentDisplay(ContentDisplay.RIGHT);
-        button.setTooltip(new Tooltip("All targets, by who the file is for"));
+        button.setTooltip(new Tooltip(WORDS.say("allTargetsByWhoTheFileIs")));
         button.setOnAction(_ -> open(button, Side.TOP));
         return button;
     }
@@ -99,7 +102,7 @@ public final class TargetBar extends FlowPane {
     public void open(Node at, Side side) {
         ContextMenu menu = new ContextMenu();
         menu.getItems().addAll(menus(this::isThere, this::choose));
-        MenuItem wish = item("Find a target by need\u2026", () -> wishes.open(at));
+        MenuItem wish = item(WORDS.say("findATargetByNeed"), () -> wishes.open(at));
         wish.setId("by-wish");
         menu.getItems().addAll(presets(), wish);
         menu.show(at, side, 0, 0);
@@ -107,14 +110,15 @@ public final class TargetBar extends FlowPane {
 
     /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */
     private Menu presets() {
-        Menu menu = Controls.menu("Presets");
+        Menu menu = Controls.menu(WORDS.say("presets"));
         for (Preset preset : session.presets().all()) {
             Menu of = Controls.menu(preset.name() + "   " + String.join("; ", DeliverableSettings.changes(preset.column())));
-            of.getItems().addAll(item("Add its column", () -> session.edit(DeliverableEdits.addPreset(preset))),
-                    item("Copy as text", () -> Clips.copy(preset.toText())), item("Delete", () -> session.presets().forget(preset)));
+            of.getItems().addAll(item(WORDS.say("addItsColumn"), () -> session.edit(DeliverableEdits.addPreset(preset))),
+                    item(WORDS.say("copyAsText"), () -> Clips.copy(preset.toText())),
+                    item(WORDS.say("delete"), () -> session.presets().forget(preset)));
             menu.getItems().add(of);
         }
-        menu.getItems().add(item("Paste a preset that was copied as text", () -> session.presets().paste(Clips.text())));
+        menu.getItems().add(item(WORDS.say("pasteAPresetThatWasCopied"), () -> session.presets().paste(Clips.text())));
         return menu;
     }
 

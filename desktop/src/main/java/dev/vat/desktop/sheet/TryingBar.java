@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Forecasts;
 import dev.vat.desktop.session.Session;
@@ -12,6 +13,8 @@ import javafx.scene.layout.HBox;
 /** Test encodes: to begin one, how far it is, and how long the run will take. */
 final class TryingBar extends HBox {
 
+    private static final Words WORDS = Words.of(TryingBar.class);
+
     private final Session session;
     private final Button start;
     private final Button cancel;
@@ -20,16 +23,15 @@ final class TryingBar extends HBox {
 
     TryingBar(Session session, Runnable ladders) {
         this.session = session;
-        start = Parts.button("try-files", "Test encode", () -> session.foretelling().start());
+        start = Parts.button("try-files", WORDS.say("testEncode"), () -> session.foretelling().start());
         start.setTooltip(
-                new Tooltip("Encodes short excerpts with every column's settings, and forecasts file size, encode time and picture "
-                        + "quality (Ctrl+T)"));
-        cancel = Parts.button("cancel-try", "Cancel", () -> session.foretelling().cancel());
-        steps = Parts.button("try-steps", "Compare qualities\u2026", ladders);
-        steps.setTooltip(new Tooltip("Tries several qualities on the same excerpts, and draws file size against quality"));
+                new Tooltip(WORDS.say("encodesShortExcerptsWith")));
+        cancel = Parts.button("cancel-try", WORDS.say("cancel"), () -> session.foretelling().cancel());
+        steps = Parts.button("try-steps", WORDS.say("compareQualities"), ladders);
+        steps.setTooltip(new Tooltip(WORDS.say("triesSeveralQualitiesOn")));
         words.setId("try-words");
         words.setMinWidth(0);
-        getChildren().addAll(Parts.label("Forecast", "field-name"), start, cancel, steps, words);
+        getChildren().addAll(Parts.label(WORDS.say("forecast"), "field-name"), start, cancel, steps, words);
         setAlignment(Pos.CENTER_LEFT);
         getStyleClass().add("field");
         setId("trying");
@@ -41,7 +43,8 @@ final class TryingBar extends HBox {
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());
         steps.setDisable(!now.canStart());
-        words.setText(now.isGoing() ? "Test encode: " + now.words() : now.seconds().map(s -> "Run and proof: " + ForecastWords.time(s))
-                .orElse(now.canStart() ? "Rough until a test encode." : ""));
+        words.setText(now.isGoing() ? WORDS.say("testEncode2", now.words())
+                : now.seconds().map(s -> WORDS.say("runAndProof", ForecastWords.time(s)))
+                        .orElse(now.canStart() ? WORDS.say("roughUntilATestEncode") : ""));
     }
 }

@@ -24,6 +24,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -43,6 +44,8 @@ import javafx.scene.layout.VBox;
 /** One view of a layout: what it shows, how that lies in its place, its border and caption. */
 final class ViewFields extends VBox {
 
+    private static final Words WORDS = Words.of(ViewFields.class);
+
     private final Session session;
     private final ResolvedReel programme;
     private final Layout layout;
@@ -60,13 +63,13 @@ final class ViewFields extends VBox {
         setId("view-" + index);
         getStyleClass().add("view-fields");
         String name = session.project().source(now.item().source()).map(Source::name)
-                .orElseGet(() -> now.item().drawn() == null ? "a source that is gone" : "nothing yet");
+                .orElseGet(() -> now.item().drawn() == null ? WORDS.say("aSourceThatIsGone") : WORDS.say("nothingYet"));
         Button source = Controls.button(name);
         source.setId("view-source-" + index);
         source.setMnemonicParsing(false);
         source.setOnAction(_ -> LayoutPane.sources(session, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,
                 Side.BOTTOM, 0, 0));
-        HBox head = Parts.row(Parts.label("View " + (index + 1), "field-name"), source, Parts.space());
+        HBox head = Parts.row(Parts.label(WORDS.say("view", (index + 1)), "field-name"), source, Parts.space());
         head.getChildren().addAll(order());
         getChildren().addAll(head, picture());
         if (now.item().source() != null) {
@@ -80,11 +83,11 @@ final class ViewFields extends VBox {
     }
 
     private List<Node> order() {
-        Button forwards = Parts.small("view-up-" + index, "Earlier", () -> change.accept(layout.moved(index, index - 1)));
+        Button forwards = Parts.small("view-up-" + index, WORDS.say("earlier"), () -> change.accept(layout.moved(index, index - 1)));
         forwards.setDisable(index == 0);
-        Button back = Parts.small("view-down-" + index, "Later", () -> change.accept(layout.moved(index, index + 1)));
+        Button back = Parts.small("view-down-" + index, WORDS.say("later"), () -> change.accept(layout.moved(index, index + 1)));
         back.setDisable(index == layout.views().size() - 1);
-        Button out = Parts.small("view-out-" + index, "Remove", () -> change.accept(layout.without(index)));
+        Button out = Parts.small("view-out-" + index, WORDS.say("remove"), () -> change.accept(layout.without(index)));
         out.setDisable(layout.views().size() == 1);
         return List.of(forwards, back, out);
     }
@@ -107,7 +110,7 @@ final class ViewFields extends VBox {
             values.add(named("colour", text("view-border-colour-" + index, border.colour().toString(), 7,
                     typed -> set(v -> v.withBorder(new Border(border.width(), Rgb.parse(typed)))))));
         }
-        return field("Picture", "", values.toArray(Node[]::new));
+        return field(WORDS.say("picture"), "", values.toArray(Node[]::new));
     }
 
     /** Else there is nothing to bring to the reel's rate. */
@@ -129,7 +132,7 @@ final class ViewFields extends VBox {
             values.addAll(Arrays.asList(choice("view-conform-" + index, new Conform[] {Conform.NEAREST, Conform.STEP, Conform.BLEND},
                     chosen, Conform::title, c -> set(v -> v.withItem(v.item().withPlaying(playing.withConform(c)))))));
         }
-        return field("Frames", "", values.toArray(Node[]::new));
+        return field(WORDS.say("frames"), "", values.toArray(Node[]::new));
     }
 
     private Node written() {
@@ -147,6 +150,6 @@ final class ViewFields extends VBox {
         }
         FlowPane places = Parts.choices();
         places.getChildren().addAll(values);
-        return field("Caption", line == null ? "Such as {source} {frame}, {camera}, {calendar} or {days}." : "", places);
+        return field(WORDS.say("caption"), line == null ? WORDS.say("suchAsSourceFrameCamera") : "", places);
     }
 }

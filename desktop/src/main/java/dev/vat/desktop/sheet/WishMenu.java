@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import java.util.function.Consumer;
 import javafx.geometry.Side;
@@ -16,9 +17,11 @@ import javafx.scene.text.Text;
 /** Asks what a file must be able to do, and offers the targets that can; where none can, what stands in the way and the nearest two. */
 final class WishMenu {
 
+    private static final Words WORDS = Words.of(WishMenu.class);
+
     private static final double WIDTH = 460;
     private static final int MOST = 8;
-    private static final String EXAMPLE = "alpha, plays in browsers, small";
+    private static final String EXAMPLE = WORDS.say("alphaPlaysInBrowsersSmall");
 
     private final Dialogs ask;
     private final Consumer<Target> choose;
@@ -30,7 +33,7 @@ final class WishMenu {
     }
 
     void open(Node below) {
-        ask.text("What must the file be able to do?", EXAMPLE).filter(text -> !text.isBlank()).ifPresent(text -> {
+        ask.text(WORDS.say("whatMustTheFileBeAbleTo"), EXAMPLE).filter(text -> !text.isBlank()).ifPresent(text -> {
             ContextMenu menu = new ContextMenu();
             menu.setId("wish-menu");
             fill(menu, text);
@@ -48,7 +51,7 @@ final class WishMenu {
         }
         answer.obstacles().forEach(obstacle -> menu.getItems().add(said(obstacle)));
         if (!answer.nearest().isEmpty()) {
-            menu.getItems().addAll(new SeparatorMenuItem(), said("The nearest two:"));
+            menu.getItems().addAll(new SeparatorMenuItem(), said(WORDS.say("theNearestTwo")));
         }
         answer.nearest().forEach(near -> menu.getItems().add(target(near.target(), near.words())));
         answer.meeting().stream().limit(MOST).forEach(target -> menu.getItems().add(target(target, target.title() + ". " + target.why())));

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.trial.FileForecast;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Forecasts;
 import java.util.ArrayList;
@@ -24,6 +25,8 @@ import javafx.scene.shape.Polyline;
 
 /** A curve for each file: bytes to the right, in steps of their ratio, likeness upwards. Points are buttons. */
 final class LadderChart extends Pane {
+
+    private static final Words WORDS = Words.of(LadderChart.class);
 
     /** Told of a step of a deliverable. */
     interface Told {
@@ -68,7 +71,8 @@ final class LadderChart extends Pane {
     }
 
     private String likenessWords(double value) {
-        return ssim ? String.format(Locale.ROOT, "%.4f", 1 - Math.pow(10, -value / 10)) : String.format(Locale.ROOT, "%.0f dB", value);
+        return ssim ? String.format(Locale.ROOT, "%.4f", 1 - Math.pow(10, -value / 10))
+                : String.format(Locale.ROOT, WORDS.say("0fDB"), value);
     }
 
     /** One direction of the chart. */
@@ -103,7 +107,7 @@ final class LadderChart extends Pane {
         }
         Label axis = Parts.label(ssim ? "SSIM" : "PSNR", "note");
         axis.relocate(4, 2);
-        Label bytes = Parts.label("bytes of the whole file", "note");
+        Label bytes = Parts.label(WORDS.say("bytesOfTheWholeFile"), "note");
         bytes.relocate(LEFT, getHeight() - 20);
         getChildren().addAll(axis, bytes);
         for (int i = 0; i < ladders.size(); i++) {
@@ -180,9 +184,8 @@ final class LadderChart extends Pane {
         if (chosen.test(ladder.deliverable(), step)) {
             point.getStyleClass().add("here");
         }
-        point.setAccessibleText(ladder.deliverable().title() + ", quality " + text + ", " + step.settings().effort().title() + ", "
-                + RoughForecast.bytes(Math.round(file.bytes().middle())) + ", "
-                + likenessWords(likeness(file)));
+        point.setAccessibleText(WORDS.say("quality", ladder.deliverable().title(), text, step.settings().effort().title(),
+                RoughForecast.bytes(Math.round(file.bytes().middle())), likenessWords(likeness(file))));
         point.setTooltip(new Tooltip(point.getAccessibleText()));
         point.setOnMouseEntered(_ -> told.of(ladder.deliverable(), step, file));
         point.focusedProperty().addListener((_, _, here) -> {

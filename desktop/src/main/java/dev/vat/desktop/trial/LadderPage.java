@@ -6,6 +6,7 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.trial.DeliverableForecast;
 import dev.vat.core.trial.FileForecast;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Forecasts;
@@ -28,10 +29,12 @@ import javafx.scene.layout.VBox;
 /** Steps of quality of one or several files on the same excerpts: bytes against likeness, to be picked from. */
 public final class LadderPage extends BorderPane {
 
+    private static final Words WORDS = Words.of(LadderPage.class);
+
     private final Session session;
     private final List<Forecasts.Ladder> ladders;
     private final LadderChart chart;
-    private final Label words = Parts.wrapped("Each point is one quality, tried on excerpts of the reel. Press one to take it.", "note");
+    private final Label words = Parts.wrapped(WORDS.say("eachPointIsOneQualityTried"), "note");
 
     /** @param all tries the qualities of every column beside these @param close puts the page away */
     public LadderPage(Session session, List<Forecasts.Ladder> ladders, Runnable all, Runnable close) {
@@ -40,16 +43,16 @@ public final class LadderPage extends BorderPane {
         this.chart = new LadderChart(ladders, this::isChosen, this::tell, this::pick);
         setId("ladder");
         getStyleClass().addAll("receipt", "history");
-        Label title = Parts.label("Bytes against likeness", "receipt-title");
+        Label title = Parts.label(WORDS.say("bytesAgainstLikeness"), "receipt-title");
         title.setMinWidth(Region.USE_PREF_SIZE);
         ToggleButton ssim = Controls.toggle("SSIM");
         ssim.setId("ladder-ssim");
-        ssim.setTooltip(new Tooltip("Structural likeness in place of PSNR"));
+        ssim.setTooltip(new Tooltip(WORDS.say("structuralLikenessInPlace")));
         ssim.setOnAction(_ -> chart.setSsim(ssim.isSelected()));
-        Button others = Parts.button("ladder-all", "All columns", all);
-        others.setTooltip(new Tooltip("The qualities of every column on the same excerpts, side by side"));
+        Button others = Parts.button("ladder-all", WORDS.say("allColumns"), all);
+        others.setTooltip(new Tooltip(WORDS.say("theQualitiesOfEveryColumn")));
         Parts.present(others, ladders.size() < session.project().deliverablesOn().size());
-        HBox head = new HBox(title, Parts.space(), others, ssim, Parts.button("close-ladder", "Back to the picture", close));
+        HBox head = new HBox(title, Parts.space(), others, ssim, Parts.button("close-ladder", WORDS.say("backToThePicture"), close));
         head.getStyleClass().add("receipt-head");
         words.setId("ladder-words");
         words.setMinHeight(36);
@@ -76,7 +79,7 @@ public final class LadderPage extends BorderPane {
     private void pick(Deliverable deliverable, Deliverable step) {
         session.edit(DeliverableEdits.setQuality(deliverable.id(), step.settings().control(), step.settings().effort()));
         chart.refresh();
-        words.setText(deliverable.title() + " is made with " + step.settings().codec().words(step.settings().control()) + " now.");
+        words.setText(WORDS.say("isMadeWithNow", deliverable.title(), step.settings().codec().words(step.settings().control())));
     }
 
     /** Takes a size, and finds the best quality whose file is no larger. */
@@ -85,11 +88,11 @@ public final class LadderPage extends BorderPane {
         size.setId("ladder-size");
         size.setPromptText("25 MB");
         size.setPrefColumnCount(7);
-        Label label = Parts.label("No larger than", "note");
+        Label label = Parts.label(WORDS.say("noLargerThan"), "note");
         size.setOnAction(_ -> solve(size.getText()));
-        HBox line = Parts.row(label, size, Parts.button("ladder-solve", "Take the best quality", () -> solve(size.getText())));
+        HBox line = Parts.row(label, size, Parts.button("ladder-solve", WORDS.say("takeTheBestQuality"), () -> solve(size.getText())));
         ladders.stream().filter(l -> l.deliverable().settings().codec().quality() != null).findFirst()
-                .ifPresent(l -> line.getChildren().add(Parts.label("for " + l.deliverable().title(), "note")));
+                .ifPresent(l -> line.getChildren().add(Parts.label(WORDS.say("for", l.deliverable().title()), "note")));
         return line;
     }
 
@@ -106,8 +109,7 @@ public final class LadderPage extends BorderPane {
             });
             Optional<Integer> best = DeliverableForecast.qualityFor(bytes, steps, ladder.deliverable().settings().codec().quality());
             if (best.isEmpty()) {
-                words.setText("None of the qualities that were tried is sure to stay below " + RoughForecast.bytes(bytes)
-                        + ": take a smaller picture, or more bytes.");
+                words.setText(WORDS.say("noneOfTheQualitiesThatWere", RoughForecast.bytes(bytes)));
                 return;
             }
             pick(ladder.deliverable(), ladder.deliverable().withControl(new RateControl.Constant(best.get())));

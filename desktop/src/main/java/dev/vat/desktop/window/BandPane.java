@@ -8,6 +8,7 @@ import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.EdgeTrim;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Band;
 import dev.vat.desktop.band.BandColours;
 import dev.vat.desktop.band.FrameTrack;
@@ -33,6 +34,8 @@ import javafx.scene.layout.VBox;
 /** The band with its heading: whose frames, which of them are selected, and what the marks mean. */
 final class BandPane extends VBox {
 
+    private static final Words WORDS = Words.of(BandPane.class);
+
     private final Session session;
     private final Player player;
     private final BandColours dyes;
@@ -41,8 +44,8 @@ final class BandPane extends VBox {
     private final Label range = new Label();
     private final Label selected = new Label();
     private final Button trim = Controls.button("");
-    private final Button whole = Controls.button("Whole again");
-    private final Button clear = Controls.button("Unselect");
+    private final Button whole = Controls.button(WORDS.say("wholeAgain"));
+    private final Button clear = Controls.button(WORDS.say("unselect"));
     private final HBox legend = new HBox();
     private final LongConsumer seek;
     private FrameTrack strip;
@@ -69,10 +72,10 @@ final class BandPane extends VBox {
         for (Label label : new Label[] {name, range, selected}) {
             label.setMinWidth(Region.USE_PREF_SIZE);
         }
-        small(trim, "trim", "Only the selected frames are made; the files stay as they are", this::trim);
-        small(whole, "trim-whole", "All frames of the source again", () -> source()
+        small(trim, "trim", WORDS.say("onlyTheSelectedFramesAre"), this::trim);
+        small(whole, "trim-whole", WORDS.say("allFramesOfTheSourceAgain"), () -> source()
                 .ifPresent(s -> session.edit(SourceEdits.setRange(s.source().id(), null))));
-        small(clear, "unselect", "Plays everything again (Esc)", this::clearSelection);
+        small(clear, "unselect", WORDS.say("playsEverythingAgainEsc"), this::clearSelection);
         HBox head = new HBox(name, range, whole, selected, trim, clear, space, legend);
         head.getStyleClass().add("band-head");
         getChildren().addAll(head, band);
@@ -118,10 +121,10 @@ final class BandPane extends VBox {
     /** {@code item 2 begins 12 frames later}. */
     private static String edgeWords(FrameTrack.Edge edge, long by) {
         if (edge.dissolve()) {
-            return "dissolve of " + frames(dissolve(edge, by));
+            return WORDS.say("dissolveOf", frames(dissolve(edge, by)));
         }
-        return "item " + (edge.item().place() + 1) + (edge.start() ? " begins " : " ends ") + frames(Math.abs(by))
-                + (by < 0 ? " earlier" : " later");
+        return WORDS.say("item", (edge.item().place() + 1), (edge.start() ? WORDS.say("begins") : WORDS.say("ends")), frames(Math.abs(by)),
+                (by < 0 ? WORDS.say("earlier") : WORDS.say("later")));
     }
 
     Band band() {
@@ -149,24 +152,24 @@ final class BandPane extends VBox {
         Parts.present(whole, trimmed);
         boolean any = player.hasLoopRange() && other != null;
         band.setSelection(any ? player.first() : -1, any ? player.last() : -1);
-        selected.setText(any ? "selected " + other.number(player.first()) + " to " + other.number(player.last())
-                + ", " + frames(player.last() - player.first() + 1) : "");
+        selected.setText(any ? WORDS.say("selectedTo", other.number(player.first()), other.number(player.last()),
+                frames(player.last() - player.first() + 1)) : "");
         Optional<FrameRange> wanted = any ? trimTarget() : Optional.empty();
         Parts.present(selected, any);
         Parts.present(clear, any);
         Parts.present(trim, wanted.isPresent());
-        wanted.ifPresent(w -> trim.setText("Trim to " + w));
+        wanted.ifPresent(w -> trim.setText(WORDS.say("trimTo", w)));
     }
 
     private static String frames(long count) {
-        return count == 1 ? "1 frame" : count + " frames";
+        return WORDS.say("frames", count);
     }
 
     private static String rangeWords(FrameTrack strip) {
         FrameRange used = strip.used();
-        String words = strip.number(0) + " to " + strip.number(strip.count() - 1) + ", " + frames(strip.count());
-        return used.count() == strip.count() ? words : words + "; only " + strip.number(used.first()) + " to "
-                + strip.number(used.last()) + ", " + frames(used.count());
+        String words = WORDS.say("to", strip.number(0), strip.number(strip.count() - 1), frames(strip.count()));
+        return used.count() == strip.count() ? words
+                : WORDS.say("onlyTo", words, strip.number(used.first()), strip.number(used.last()), frames(used.count()));
     }
 
     private Optional<SourceStrip> source() {
@@ -208,7 +211,7 @@ final class BandPane extends VBox {
                     : FrameRange.of(s.frame(player.place()), s.frame(player.place()));
             session.edit(SourceEdits.mark(s.source().id(), frames, !s.source().reading().marked().contains(frames.first())));
         } else {
-            session.say("Frames are marked in their source: choose it under In.");
+            session.say(WORDS.say("framesAreMarkedInTheirSource"));
         }
     }
 
@@ -244,10 +247,10 @@ final class BandPane extends VBox {
                 Canvas swatch = new Canvas(14, 12);
                 Marks.swatch(swatch.getGraphicsContext2D(), mark, dyes);
                 String words = mark.words();
-                Button tally = Parts.button("tally-" + words.replace(' ', '-'), words + " " + count, () -> next(mark));
+                Button tally = Parts.button("tally-" + mark.id(), WORDS.say("tally", words, count), () -> next(mark));
                 tally.setGraphic(swatch);
                 tally.getStyleClass().add("legend");
-                tally.setTooltip(new Tooltip("To the next frame that is " + words));
+                tally.setTooltip(new Tooltip(WORDS.say("toTheNextFrameThatIs", words)));
                 legend.getChildren().add(tally);
             }
         }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.sheet.Scrolls;
 import java.util.List;
 import java.util.function.Supplier;
@@ -16,6 +17,8 @@ import javafx.scene.layout.VBox;
 
 /** Finds commands, settings and sources by their words or what people call them: type, choose with the arrows, Enter does it. */
 final class CommandSearch extends StackPane {
+
+    private static final Words WORDS = Words.of(CommandSearch.class);
 
     private static final double TALLEST = 396;
 
@@ -35,8 +38,8 @@ final class CommandSearch extends StackPane {
         setId("command-search");
         getStyleClass().add("veil");
         typed.setId("command-typed");
-        typed.setPromptText("What do you want to do?");
-        typed.setAccessibleText("What do you want to do?");
+        typed.setPromptText(WORDS.say("whatDoYouWantToDo"));
+        typed.setAccessibleText(WORDS.say("whatDoYouWantToDo"));
         typed.textProperty().addListener(_ -> find());
         ScrollPane all = new ScrollPane(lines);
         all.setFitToWidth(true);
@@ -71,12 +74,13 @@ final class CommandSearch extends StackPane {
         lines.getChildren().setAll(found.stream().map(this::line).toList());
         mark();
         if (found.isEmpty()) {
-            lines.getChildren().setAll(new Label("Nothing that can be done or set now has these words."));
+            lines.getChildren().setAll(new Label(WORDS.say("nothingThatCanBeDoneOrSet")));
         }
     }
 
     private HBox line(Command command) {
         Label text = new Label(command.text());
+        text.setWrapText(true);
         HBox.setHgrow(text, Priority.ALWAYS);
         text.setMaxWidth(Double.MAX_VALUE);
         Label keys = new Label(command.keysText());

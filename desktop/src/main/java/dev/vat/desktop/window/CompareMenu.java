@@ -5,6 +5,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunFile;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
 import dev.vat.desktop.band.ReelStrip;
@@ -31,6 +32,8 @@ import javafx.scene.control.MenuItem;
 /** What the picture can be held against: the reel, the reel as each file, test encodes, sources, and files that were made. */
 final class CompareMenu {
 
+    private static final Words WORDS = Words.of(CompareMenu.class);
+
     private static final int MOST_PAST = 12;
 
     private final Session session;
@@ -44,7 +47,7 @@ final class CompareMenu {
     /** @param beside where it opens @param shown what is on the screen, which isn't offered */
     void show(Node beside, FrameTrack shown) {
         ContextMenu menu = menu();
-        Menu past = Controls.menu("A file that was delivered");
+        Menu past = Controls.menu(WORDS.say("aFileThatWasDelivered"));
         past.setId("compare-past");
         menu.getItems().add(past);
         session.past().load(lines -> past.getItems().setAll(past(lines)));
@@ -57,25 +60,28 @@ final class CompareMenu {
     void choose(String id) {
         menu().getItems().stream().flatMap(item -> item instanceof Menu inner ? inner.getItems().stream() : Stream.of(item))
                 .filter(item -> id.equals(item.getId())).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("Nothing is offered as " + id)).getOnAction().handle(null);
+                .orElseThrow(() -> new IllegalArgumentException(WORDS.say("nothingIsOfferedAs", id))).getOnAction().handle(null);
     }
 
     private ContextMenu menu() {
         ContextMenu menu = new ContextMenu();
         menu.setId("compare-menu");
         session.programme().filter(p -> p.plan().count() > 0).ifPresent(programme -> {
-            menu.getItems().add(item("compare-reel", "The reel", new Side(reel(programme, null), "reel", null, null)));
+            menu.getItems().add(item("compare-reel", WORDS.say("theReel"), new Side(reel(programme, null), WORDS.say("reel"), null, null)));
             for (Deliverable deliverable : session.project().deliverables().stream().filter(Deliverable::isKnown).toList()) {
                 LookedAt.as(session, deliverable)
-                        .ifPresent(as -> menu.getItems().add(item("compare-as-" + deliverable.id(), "The reel as in " + deliverable.title(),
-                                new Side(reel(programme, deliverable), "as in " + deliverable.title(), LookedAt.ground(deliverable), as))));
+                        .ifPresent(as -> menu.getItems()
+                                .add(item("compare-as-" + deliverable.id(), WORDS.say("theReelAsIn", deliverable.title()),
+                                        new Side(reel(programme, deliverable), WORDS.say("asIn", deliverable.title()),
+                                                LookedAt.ground(deliverable), as))));
             }
         });
         for (Deliverable deliverable : session.project().deliverables()) {
             session.foretelling().excerpts(deliverable)
                     .ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(),
-                            "Test encode of " + deliverable.title(),
-                            new Side(TrialStrip.of(tried.file(), tried.trial()), "test encode of " + deliverable.title(), null, null))));
+                            WORDS.say("testEncodeOf", deliverable.title()),
+                            new Side(TrialStrip.of(tried.file(), tried.trial()), WORDS.say("testEncodeOf2", deliverable.title()), null,
+                                    null))));
         }
         menu.getItems().addAll(made());
         Menu sources = Controls.menu("A source");
@@ -105,8 +111,9 @@ final class CompareMenu {
             for (FileProgress file : line.files()) {
                 if (file.path() != null && file.stage() == FileProgress.Stage.DELIVERED) {
                     line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder())
-                            .forEach(f -> items.add(item("compare-made-" + f.target(), "The file " + Path.of(file.path()).getFileName(),
-                                    movie(Path.of(file.path()), f))));
+                            .forEach(f -> items
+                                    .add(item("compare-made-" + f.target(), WORDS.say("theFile", Path.of(file.path()).getFileName()),
+                                            movie(Path.of(file.path()), f))));
                 }
             }
         }
@@ -121,7 +128,7 @@ final class CompareMenu {
                             movie(line.file(), f))));
         }
         if (items.isEmpty()) {
-            MenuItem none = Controls.item("None that is still there");
+            MenuItem none = Controls.item(WORDS.say("noneThatIsStillThere"));
             none.setDisable(true);
             items.add(none);
         }
@@ -129,7 +136,7 @@ final class CompareMenu {
     }
 
     private static Side movie(Path path, RunFile file) {
-        return new Side(new MovieStrip(path, file.expected()), "file " + path.getFileName(), null, null);
+        return new Side(new MovieStrip(path, file.expected()), WORDS.say("file", path.getFileName()), null, null);
     }
 
     private MenuItem item(String id, String text, Side side) {

@@ -3,6 +3,7 @@ package dev.vat.desktop.window;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.help.HelpPage;
 import dev.vat.desktop.handover.HandOverPage;
 import dev.vat.desktop.handover.RepackPage;
@@ -27,6 +28,8 @@ import javafx.scene.layout.Region;
 
 /** What is read in the picture's place: a receipt, or the history. */
 final class Documents {
+
+    private static final Words WORDS = Words.of(Documents.class);
 
     /** The window around. */
     interface DocumentHost {
@@ -82,14 +85,14 @@ final class Documents {
             }
         }).whenComplete((read, failure) -> Platform.runLater(() -> {
             if (failure != null) {
-                session.fail("The receipt can't be shown: " + failure.getCause().getMessage());
+                session.fail(WORDS.say("theReceiptCantBeShown", failure.getCause().getMessage()));
                 return;
             }
             Path file = path.resolveSibling(read.file());
             show(new ReceiptPage(read, new FilePictures(session.viewer(), file, read.planned()),
-                    fromHistory ? "Back to the history" : "Back to the picture", place -> {
+                    fromHistory ? WORDS.say("backToTheHistory") : WORDS.say("backToThePicture"), place -> {
                         if (read.planned().stills() != null) {
-                            session.say("These are frames: bring the folder in to look at them.");
+                            session.say(WORDS.say("theseAreFramesBringTheFolder"));
                         } else {
                             window.watch(file, read, place);
                         }
@@ -107,7 +110,7 @@ final class Documents {
     void ladders(List<Deliverable> deliverables) {
         session.foretelling().ladders(deliverables, found -> {
             if (found.isEmpty()) {
-                session.fail("None of the qualities could be tried.");
+                session.fail(WORDS.say("noneOfTheQualitiesCould"));
             } else {
                 show(new LadderPage(session, found, () -> ladders(session.project().deliverablesOn()), () -> show(null)));
             }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.DropPlace;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
@@ -17,6 +18,8 @@ import javafx.scene.layout.StackPane;
 /** Files that are dragged over the window: the place that would take them is marked, and what would come of it is said over the picture. */
 final class Drops {
 
+    private static final Words WORDS = Words.of(Drops.class);
+
     private static final String HERE = "drop-here";
 
     private final DropPlace everywhere;
@@ -25,7 +28,7 @@ final class Drops {
 
     /** @param stage where the picture stands, marked for all places without one of their own */
     Drops(Session session, Node window, StackPane stage, StackPane over) {
-        this.everywhere = new DropPlace(stage, "Add to the project", _ -> true, session::bringIn);
+        this.everywhere = new DropPlace(stage, WORDS.say("addToTheProject"), _ -> true, session::bringIn);
         words.setMouseTransparent(true);
         words.setId("drop-words");
         StackPane.setAlignment(words, Pos.CENTER);

@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.engine.project.ProjectFile;
 import java.io.File;
@@ -27,6 +28,8 @@ import org.slf4j.LoggerFactory;
 
 /** The system's own dialogs. */
 public final class FxAsk implements Dialogs {
+
+    private static final Words WORDS = Words.of(FxAsk.class);
 
     private static final Insets ROUND_ANSWER = new Insets(8, 12, 4, 12);
     private static final Logger LOG = LoggerFactory.getLogger(FxAsk.class);
@@ -82,7 +85,7 @@ public final class FxAsk implements Dialogs {
     private static FileChooser projects(String title) {
         FileChooser chooser = new FileChooser();
         chooser.setTitle(title);
-        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter("Vat projects", "*" + ProjectFile.EXTENSION));
+        chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(WORDS.say("vatProjects"), "*" + ProjectFile.EXTENSION));
         return chooser;
     }
 
@@ -138,10 +141,9 @@ public final class FxAsk implements Dialogs {
 
     @Override
     public Leaving leaving() {
-        ButtonType stop = new ButtonType("Stop now, go on later", ButtonBar.ButtonData.OK_DONE);
-        ButtonType keep = new ButtonType("Keep working", ButtonBar.ButtonData.CANCEL_CLOSE);
-        Alert alert = new Alert(Alert.AlertType.NONE, "A run is going on. If you stop it now, nothing half made is left "
-                + "under a final name, and the next start offers to make the rest.", stop, keep);
+        ButtonType stop = new ButtonType(WORDS.say("stopNowGoOnLater"), ButtonBar.ButtonData.OK_DONE);
+        ButtonType keep = new ButtonType(WORDS.say("keepWorking"), ButtonBar.ButtonData.CANCEL_CLOSE);
+        Alert alert = new Alert(Alert.AlertType.NONE, WORDS.say("aRunIsGoingOnIfYouStopIt"), stop, keep);
         alert.initOwner(owner);
         alert.setTitle("Vat");
         return alert.showAndWait().filter(stop::equals).isPresent() ? Leaving.STOP : Leaving.KEEP_WORKING;

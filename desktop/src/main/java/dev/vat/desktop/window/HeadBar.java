@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.finding.Severity;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -24,6 +25,8 @@ import javafx.scene.layout.Region;
 /** The top of the window: whose project this is, what stands in the way, and the one main action. */
 final class HeadBar extends HBox {
 
+    private static final Words WORDS = Words.of(HeadBar.class);
+
     private final Session session;
     private final Button name = Controls.button("");
     private final Label where = new Label();
@@ -45,7 +48,7 @@ final class HeadBar extends HBox {
         name.setMinWidth(Region.USE_PREF_SIZE);
         name.setContentDisplay(ContentDisplay.RIGHT);
         name.setGraphic(Icon.DOWN.node());
-        name.setAccessibleHelp("Opens, saves and starts projects");
+        name.setAccessibleHelp(WORDS.say("opensSavesAndStartsProjects"));
         name.setOnAction(_ -> menu(commands).show(name, Side.BOTTOM, 0, 0));
         where.getStyleClass().add("where");
         where.setMinWidth(0);
@@ -61,22 +64,22 @@ final class HeadBar extends HBox {
         make.getStyleClass().add("main-action");
         make.setMinWidth(Region.USE_PREF_SIZE);
         make.setOnAction(_ -> commands.named("make").run());
-        make.setTooltip(new Tooltip("Make the files (" + commands.named("make").keysText() + ")"));
+        make.setTooltip(new Tooltip(WORDS.say("makeTheFiles", commands.named("make").keysText())));
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
-        Button add = Parts.button("add", "Add", () -> {});
+        Button add = Parts.button("add", WORDS.say("add"), () -> {});
         add.setGraphic(Icon.DOWN.node());
         add.setContentDisplay(ContentDisplay.RIGHT);
-        add.setTooltip(new Tooltip("Add frames, movies, sounds, or a scene to take previews of"));
+        add.setTooltip(new Tooltip(WORDS.say("addFramesMoviesSoundsOr")));
         add.setOnAction(_ -> menu(commands, List.of("open-files", "open-frames", "start-scene")).show(add, Side.BOTTOM, 0, 0));
-        Button search = text(commands, "search", "Find a command\u2026");
+        Button search = text(commands, "search", WORDS.say("findACommand"));
         getChildren().addAll(mark, name, where, space, add, undo, redo, search, willMake, blockers, warnings, make);
     }
 
     /** What can be done with the project as a whole. */
     private ContextMenu menu(Commands commands) {
         ContextMenu menu = menu(commands, List.of("new", "open-project", "save-as", "show-project"));
-        Menu recent = Controls.menu("Recent projects");
+        Menu recent = Controls.menu(WORDS.say("recentProjects"));
         session.settings().recent().stream().map(Path::of).filter(Files::exists).forEach(path -> {
             MenuItem item = Controls.item(path.toString());
             item.setOnAction(_ -> session.open(path));
@@ -103,7 +106,7 @@ final class HeadBar extends HBox {
 
     private static void tally(Button label, String id, Icon icon, String style, Commands commands) {
         label.setOnAction(_ -> commands.named("findings").run());
-        label.setTooltip(new Tooltip("To the findings"));
+        label.setTooltip(new Tooltip(WORDS.say("toTheFindings")));
         label.setId(id);
         label.setGraphic(icon.node());
         label.getStyleClass().addAll("tally", style);
@@ -127,22 +130,22 @@ final class HeadBar extends HBox {
 
     void show() {
         boolean empty = session.project().isEmpty();
-        name.setText(empty ? "Project" : session.project().name());
-        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? "not saved yet" : session.file().toString())
-                + (session.isOnlyRead() ? ", open elsewhere too: not saved here" : session.isSaved() ? "" : ", saving"));
+        name.setText(empty ? WORDS.say("project") : session.project().name());
+        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? WORDS.say("notSavedYet") : session.file().toString())
+                + (session.isOnlyRead() ? WORDS.say("openElsewhereTooNotSaved") : session.isSaved() ? "" : WORDS.say("saving")));
         willMake.setText(session.making().detail());
-        count(blockers, empty ? 0 : session.count(Severity.BLOCKER), "blocker");
-        count(warnings, empty ? 0 : session.count(Severity.WARNING), "warning");
+        count(blockers, empty ? 0 : session.count(Severity.BLOCKER), "blockers");
+        count(warnings, empty ? 0 : session.count(Severity.WARNING), "warnings");
         make.setText(session.making().label());
         make.setDisable(!session.making().canMake() && !session.making().isArmed());
         undo.setDisable(session.undoName().isEmpty());
         redo.setDisable(session.redoName().isEmpty());
-        undo.getTooltip().setText(session.undoName().map(n -> "Undo " + n).orElse("Nothing to undo"));
-        redo.getTooltip().setText(session.redoName().map(n -> "Redo " + n).orElse("Nothing to redo"));
+        undo.getTooltip().setText(session.undoName().map(n -> WORDS.say("undo", n)).orElse(WORDS.say("nothingToUndo")));
+        redo.getTooltip().setText(session.redoName().map(n -> WORDS.say("redo", n)).orElse(WORDS.say("nothingToRedo")));
     }
 
-    private static void count(Button label, long count, String word) {
-        label.setText(count + " " + word + (count == 1 ? "" : "s"));
+    private static void count(Button label, long count, String key) {
+        label.setText(WORDS.say(key, count));
         Parts.present(label, count > 0);
     }
 }

@@ -12,6 +12,7 @@ import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.resolved.PictureWords;
 import dev.vat.core.resolved.ReelEntry;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.band.SourceStrip;
@@ -24,6 +25,8 @@ import java.util.Optional;
 
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
 final class LookedAt implements PictureArea.Dragged {
+
+    private static final Words WORDS = Words.of(LookedAt.class);
 
     private final Session session;
     private final SheetPane sheet;
@@ -88,12 +91,12 @@ final class LookedAt implements PictureArea.Dragged {
 
     String heading() {
         if (watched != null) {
-            return "file, " + watchedTitle;
+            return WORDS.say("file", watchedTitle);
         }
         return switch (sheet.face()) {
-            case IN -> "source";
-            case REEL -> "reel";
-            case OUT -> column().map(d -> "as in " + d.title()).orElse("reel");
+            case IN -> WORDS.say("source");
+            case REEL -> WORDS.say("reel");
+            case OUT -> column().map(d -> WORDS.say("asIn", d.title())).orElse(WORDS.say("reel"));
         };
     }
 
@@ -117,10 +120,10 @@ final class LookedAt implements PictureArea.Dragged {
                 if (source != null && frame.content() instanceof ReelFrame.SourceFrame(long number)) {
                     session.making().keepStill(source, number);
                 } else {
-                    session.say("This place of the reel isn't one frame of a source: no still can be made of it.");
+                    session.say(WORDS.say("thisPlaceOfTheReelIsntOne"));
                 }
             }
-            default -> session.say("Stills are made of sources and reels.");
+            default -> session.say(WORDS.say("stillsAreMadeOfSourcesAnd"));
         }
     }
 

@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.BandColours;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
@@ -41,6 +42,8 @@ import static dev.vat.desktop.window.Commands.key;
 
 /** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
 public final class MainView extends StackPane {
+
+    private static final Words WORDS = Words.of(MainView.class);
 
     private static final double DIVIDER = .47;
     private static final double WIDE = .74;
@@ -214,33 +217,34 @@ public final class MainView extends StackPane {
     }
 
     private void addCommands() {
-        commands.under("Window")
-                .add("search", "Find something to do by its words", control(KeyCode.SPACE), () -> search.open())
-                .under("Help")
-                .add("help", "Help on what has the keyboard", key(KeyCode.F1),
+        commands.under(WORDS.say("window"))
+                .add("search", WORDS.say("findSomethingToDoByItsWords"), control(KeyCode.SPACE), () -> search.open())
+                .under(WORDS.say("help"))
+                .add("help", WORDS.say("helpOnWhatHasTheKeyboard"), key(KeyCode.F1),
                         () -> documents.help(HelpFocus.topic(getScene().getFocusOwner(), sheet.face())))
-                .add("keys", "Sheet of all keys", key(KeyCode.F1, KeyCombination.SHIFT_DOWN), () -> documents.help("keys"))
-                .under("Window").add("in", "Show the sources", control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
-                .add("reel", "Show the reel", control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
-                .add("out", "Show the deliverables", control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
-                .add("findings", "Go to the findings", control(KeyCode.DIGIT4), () -> !session.findings().all().isEmpty(),
+                .add("keys", WORDS.say("sheetOfAllKeys"), key(KeyCode.F1, KeyCombination.SHIFT_DOWN), () -> documents.help("keys"))
+                .under(WORDS.say("window")).add("in", WORDS.say("showTheSources"), control(KeyCode.DIGIT1), () -> choose(SheetPane.Face.IN))
+                .add("reel", WORDS.say("showTheReel"), control(KeyCode.DIGIT2), () -> choose(SheetPane.Face.REEL))
+                .add("out", WORDS.say("showTheDeliverables"), control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
+                .add("findings", WORDS.say("goToTheFindings"), control(KeyCode.DIGIT4), () -> !session.findings().all().isEmpty(),
                         () -> sheet.goToFindings())
-                .add("widen", "Widen the sheet over the picture, or narrow it again", key(KeyCode.W, KeyCombination.SHIFT_DOWN),
+                .add("widen", WORDS.say("widenTheSheetOverThePicture"), key(KeyCode.W, KeyCombination.SHIFT_DOWN),
                         this::widen)
-                .add("runs", "Show or hide all runs", control(KeyCode.R), () -> runs.toggle());
+                .add("runs", WORDS.say("showOrHideAllRuns"), control(KeyCode.R), () -> runs.toggle());
     }
 
     /** After those of the picture: Escape leaves a selection and a comparison first. */
     private void addWindowCommands() {
-        commands.under("Window")
-                .add("picture-only", "Fill the window with the picture", key(KeyCode.W), pictures::hasPicture, this::togglePictureOnly)
-                .add("watch-reel", "Watch the whole reel, and nothing else", key(KeyCode.F), reels::hasReel, this::watchReel)
-                .add("leave-picture", "Leave the picture alone in the window", key(KeyCode.ESCAPE), () -> pictureOnly,
+        commands.under(WORDS.say("window"))
+                .add("picture-only", WORDS.say("fillTheWindowWithThePicture"), key(KeyCode.W), pictures::hasPicture,
                         this::togglePictureOnly)
-                .add("full-screen", "Fill the screen", key(KeyCode.F11), this::toggleFullScreen)
-                .add("dark", "Dark or light", control(KeyCode.D), () -> session.remember(
+                .add("watch-reel", WORDS.say("watchTheWholeReelAndNothing"), key(KeyCode.F), reels::hasReel, this::watchReel)
+                .add("leave-picture", WORDS.say("leaveThePictureAloneInThe"), key(KeyCode.ESCAPE), () -> pictureOnly,
+                        this::togglePictureOnly)
+                .add("full-screen", WORDS.say("fillTheScreen"), key(KeyCode.F11), this::toggleFullScreen)
+                .add("dark", WORDS.say("darkOrLight"), control(KeyCode.D), () -> session.remember(
                         session.settings().withScheme(isDark(session) ? UserSettings.Scheme.LIGHT : UserSettings.Scheme.DARK)))
-                .add("settings", "Settings", control(KeyCode.COMMA), () -> documents.settings());
+                .add("settings", WORDS.say("settings"), control(KeyCode.COMMA), () -> documents.settings());
     }
 
     /** A second press before the checks are through takes the first one back. What was typed and can't be used is dealt with first. */
@@ -248,7 +252,7 @@ public final class MainView extends StackPane {
         TextField refused = Entry.settle(getScene()).orElse(null);
         if (refused != null) {
             refused.requestFocus();
-            session.say("'" + refused.getText() + "' can't be used: " + refused.getAccessibleHelp());
+            session.say(WORDS.say("cantBeUsed", refused.getText(), refused.getAccessibleHelp()));
         } else if (session.making().isArmed()) {
             session.making().disarm();
         } else {
@@ -392,22 +396,24 @@ public final class MainView extends StackPane {
     /** Sources, deliverables, settings and help, as places to go to. */
     private List<Command> places() {
         Stream<Command> sources = session.project().sources().stream()
-                .map(s -> new Command("source-" + s.id(), "Sources", "Source: " + s.name(), null, () -> true, () -> goToSource(s.id())));
+                .map(s -> new Command("source-" + s.id(), WORDS.say("sources"), WORDS.say("source", s.name()), null, () -> true,
+                        () -> goToSource(s.id())));
         Stream<Command> settings = sheet.out().rows().entrySet().stream()
-                .map(row -> new Command("setting-" + row.getKey(), "Settings", "Setting: " + row.getValue(), null,
+                .map(row -> new Command("setting-" + row.getKey(), WORDS.say("settings"), WORDS.say("setting", row.getValue()), null,
                         () -> !session.project().deliverables().isEmpty(), () -> {
                             choose(SheetPane.Face.OUT);
                             refresh();
                             sheet.out().goTo(row.getKey());
                         }));
         Stream<Command> files = session.project().deliverables().stream()
-                .map(d -> new Command("deliverable-" + d.id(), "Deliverables", "Deliverable: " + d.title(), null, () -> true, () -> {
-                    choose(SheetPane.Face.OUT);
-                    refresh();
-                    sheet.out().goToColumn(d.id());
-                }));
-        Stream<Command> help = HelpPage.topics().entrySet().stream().map(topic -> new Command("help-" + topic.getKey(), "Help",
-                "Help: " + topic.getValue(), null, () -> true, () -> documents.help(topic.getKey())));
+                .map(d -> new Command("deliverable-" + d.id(), WORDS.say("deliverables"), WORDS.say("deliverable", d.title()), null,
+                        () -> true, () -> {
+                            choose(SheetPane.Face.OUT);
+                            refresh();
+                            sheet.out().goToColumn(d.id());
+                        }));
+        Stream<Command> help = HelpPage.topics().entrySet().stream().map(topic -> new Command("help-" + topic.getKey(), WORDS.say("help"),
+                WORDS.say("help2", topic.getValue()), null, () -> true, () -> documents.help(topic.getKey())));
         return Stream.of(sources, files, settings, help).flatMap(s -> s).toList();
     }
 

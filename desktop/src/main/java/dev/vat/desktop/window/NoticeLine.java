@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Notice;
@@ -20,6 +21,8 @@ import javafx.util.Duration;
  * stays until it is dismissed.
  */
 final class NoticeLine extends HBox {
+
+    private static final Words WORDS = Words.of(NoticeLine.class);
 
     private static final double WIDEST = 600;
     private static final Insets ABOVE_TRANSPORT = new Insets(0, 12, 46, 12);
@@ -74,7 +77,7 @@ final class NoticeLine extends HBox {
         }).node();
         getChildren().setAll(glyph, words);
         if (notice.kind() == Notice.Kind.FAILED) {
-            getChildren().add(Parts.small("notice-seen", "Dismiss", () -> session.say("")));
+            getChildren().add(Parts.small("notice-seen", WORDS.say("dismiss"), () -> session.say("")));
         }
         if (notice.kind() == Notice.Kind.DONE) {
             read.setOnFinished(_ -> {

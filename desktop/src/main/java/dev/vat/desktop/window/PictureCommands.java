@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import static dev.vat.desktop.window.Commands.key;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.picture.PictureArea;
@@ -15,6 +16,8 @@ import javafx.scene.input.KeyCombination;
  * each other.
  */
 final class PictureCommands {
+
+    private static final Words WORDS = Words.of(PictureCommands.class);
 
     private final Session session;
     private final Player player;
@@ -32,65 +35,69 @@ final class PictureCommands {
     }
 
     void addTo(Commands commands) {
-        commands.under("Picture").add("play", "Play or pause", key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
-                .add("back", "One frame back", key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
-                .add("forward", "One frame on", key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
-                .add("back-ten", "Ten frames back", key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.step(-10))
-                .add("forward-ten", "Ten frames on", key(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN), this::hasPicture,
+        commands.under(WORDS.say("picture"))
+                .add("play", WORDS.say("playOrPause"), key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
+                .add("back", WORDS.say("oneFrameBack"), key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
+                .add("forward", WORDS.say("oneFrameOn"), key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
+                .add("back-ten", WORDS.say("tenFramesBack"), key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture,
+                        () -> picture.step(-10))
+                .add("forward-ten", WORDS.say("tenFramesOn"), key(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> picture.step(10))
-                .add("first", "First frame", key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
-                .add("last", "Last frame", key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
-                .add("next-fault", "Next fault", key(KeyCode.N), this::hasPicture, () -> trouble(true))
-                .add("previous-fault", "Previous fault", key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> trouble(false))
-                .add("select-from", "Select from here", key(KeyCode.I), this::hasPicture, () -> band.select(true))
-                .add("select-to", "Select up to here", key(KeyCode.O), this::hasPicture, () -> band.select(false))
-                .add("trim", "Trim to what is selected", key(KeyCode.T), player::hasLoopRange, () -> band.trim())
-                .add("mark", "Mark to be rendered again, or take the mark away", key(KeyCode.R), this::hasPicture, () -> band.mark())
-                .add("unselect", "Unselect", key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
-                .add("shuttle-back", "Play backwards, faster with each press", key(KeyCode.J), this::hasPicture,
+                .add("first", WORDS.say("firstFrame"), key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
+                .add("last", WORDS.say("lastFrame"), key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
+                .add("next-fault", WORDS.say("nextFault"), key(KeyCode.N), this::hasPicture, () -> trouble(true))
+                .add("previous-fault", WORDS.say("previousFault"), key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture,
+                        () -> trouble(false))
+                .add("select-from", WORDS.say("selectFromHere"), key(KeyCode.I), this::hasPicture, () -> band.select(true))
+                .add("select-to", WORDS.say("selectUpToHere"), key(KeyCode.O), this::hasPicture, () -> band.select(false))
+                .add("trim", WORDS.say("trimToWhatIsSelected"), key(KeyCode.T), player::hasLoopRange, () -> band.trim())
+                .add("mark", WORDS.say("markToBeRenderedAgainOr"), key(KeyCode.R), this::hasPicture, () -> band.mark())
+                .add("unselect", WORDS.say("unselect"), key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
+                .add("shuttle-back", WORDS.say("playBackwardsFasterWith"), key(KeyCode.J), this::hasPicture,
                         () -> picture.shuttle(true))
-                .add("shuttle-stop", "Stop, forwards at full speed again", key(KeyCode.K), this::hasPicture, () -> picture.stop())
-                .add("shuttle-on", "Play forwards, faster with each press", key(KeyCode.L), this::hasPicture, () -> picture.shuttle(false))
-                .add("loop", "Loop", key(KeyCode.L, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.press("loop"))
-                .add("every", "Play every frame, even if slower", key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
-                .add("actual", "One stored pixel on one pixel of the screen", key(KeyCode.DIGIT1), this::hasPicture,
+                .add("shuttle-stop", WORDS.say("stopForwardsAtFullSpeed"), key(KeyCode.K), this::hasPicture, () -> picture.stop())
+                .add("shuttle-on", WORDS.say("playForwardsFasterWithEach"), key(KeyCode.L), this::hasPicture, () -> picture.shuttle(false))
+                .add("loop", WORDS.say("loop"), key(KeyCode.L, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.press("loop"))
+                .add("every", WORDS.say("playEveryFrameEvenIfSlower"), key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
+                .add("actual", WORDS.say("oneStoredPixelOnOnePixel"), key(KeyCode.DIGIT1), this::hasPicture,
                         () -> picture.press("actual-size"))
-                .add("alpha", "Show alpha as grey", key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
-                .add("backwards", "Play backwards, or forwards again", null, this::hasPicture, () -> picture.press("backwards"))
-                .add("speed", "Full, half or quarter speed", key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
-                .add("sound", "Sound on or off while playing", key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
-                .add("safe", "Show or hide the safe areas", key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
-                .add("scopes", "Waveform, R G B, Cb and Cr, histogram of the picture", key(KeyCode.DIGIT4), this::hasPicture,
+                .add("alpha", WORDS.say("showAlphaAsGrey"), key(KeyCode.A), this::hasPicture, () -> picture.press("show-alpha"))
+                .add("backwards", WORDS.say("playBackwardsOrForwards"), null, this::hasPicture, () -> picture.press("backwards"))
+                .add("speed", WORDS.say("fullHalfOrQuarterSpeed"), key(KeyCode.S), this::hasPicture, () -> picture.press("speed"))
+                .add("sound", WORDS.say("soundOnOrOffWhilePlaying"), key(KeyCode.U), this::hasPicture, () -> picture.press("sound"))
+                .add("safe", WORDS.say("showOrHideTheSafeAreas"), key(KeyCode.G), this::hasPicture, () -> picture.press("safe-areas"))
+                .add("scopes", WORDS.say("waveformRGBCbAndCrHistogram"), key(KeyCode.DIGIT4), this::hasPicture,
                         () -> picture.toggleScopes())
-                .add("values", "Show the samples under the pointer", key(KeyCode.D), this::hasPicture, () -> picture.press("show-values"))
-                .add("compare", "Compare the picture with another one", key(KeyCode.C), this::hasPicture,
+                .add("values", WORDS.say("showTheSamplesUnderThePointer"), key(KeyCode.D), this::hasPicture,
+                        () -> picture.press("show-values"))
+                .add("compare", WORDS.say("compareThePictureWithAnother"), key(KeyCode.C), this::hasPicture,
                         () -> picture.press("compare-with"))
-                .add("zoom", "Two, four, eight pixels of the screen for one of the picture", key(KeyCode.DIGIT2), this::hasPicture,
+                .add("zoom", WORDS.say("twoFourEightPixelsOfThe"), key(KeyCode.DIGIT2), this::hasPicture,
                         () -> picture.nextZoom())
-                .add("flip", "Show the other of two pictures", key(KeyCode.X), this::isComparing,
+                .add("flip", WORDS.say("showTheOtherOfTwoPictures"), key(KeyCode.X), this::isComparing,
                         () -> picture.comparison().ifPresent(CompareBar::flip))
-                .add("compare-way", "Wipe, side by side, flip, difference", key(KeyCode.Y), this::isComparing,
+                .add("compare-way", WORDS.say("wipeSideBySideFlipDifference"), key(KeyCode.Y), this::isComparing,
                         () -> picture.comparison().ifPresent(CompareBar::nextWay))
-                .add("turn-wipe", "Turn the line between two pictures", key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
-                .add("next-worst", "To the next of the frames that differ most", key(KeyCode.Z), this::isComparing,
+                .add("turn-wipe", WORDS.say("turnTheLineBetweenTwoPictures"), key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
+                .add("next-worst", WORDS.say("toTheNextOfTheFramesThat"), key(KeyCode.Z), this::isComparing,
                         () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
-                .add("previous-worst", "Back to the one before of the frames that differ most", key(KeyCode.Z, KeyCombination.SHIFT_DOWN),
+                .add("previous-worst", WORDS.say("backToTheOneBeforeOfThe"), key(KeyCode.Z, KeyCombination.SHIFT_DOWN),
                         this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
-                .add("loop-worst", "Play around this frame of two pictures", key(KeyCode.J, KeyCombination.SHIFT_DOWN), this::isComparing,
+                .add("loop-worst", WORDS.say("playAroundThisFrameOfTwo"), key(KeyCode.J, KeyCombination.SHIFT_DOWN), this::isComparing,
                         () -> picture.comparison().ifPresent(CompareBar::loopHere))
-                .add("end-compare", "End the comparison", key(KeyCode.ESCAPE),
+                .add("end-compare", WORDS.say("endTheComparison"), key(KeyCode.ESCAPE),
                         () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.endCompare())
-                .add("odd", "Mark values that are no colour", key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
-                .add("ground", "Another colour behind transparent places", key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
-                .add("first-seconds", "Play the first three seconds", key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
-                .add("last-seconds", "Play the last three seconds", key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture,
+                .add("odd", WORDS.say("markValuesThatAreNoColour"), key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
+                .add("ground", WORDS.say("anotherColourBehindTransparent"), key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
+                .add("first-seconds", WORDS.say("playTheFirstThreeSeconds"), key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
+                .add("last-seconds", WORDS.say("playTheLastThreeSeconds"), key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> picture.playEnd(false))
-                .add("lanes", "Show or hide the measured lanes under the band", key(KeyCode.M), this::hasPicture,
+                .add("lanes", WORDS.say("showOrHideTheMeasuredLanes"), key(KeyCode.M), this::hasPicture,
                         () -> band.band().toggleLanes())
-                .add("all", "Show all frames on the band", key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
-                .add("closer", "Closer on the band", key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
-                .add("closer-too", "Closer on the band", key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
-                .add("wider", "Wider on the band", key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2));
+                .add("all", WORDS.say("showAllFramesOnTheBand"), key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
+                .add("closer", WORDS.say("closerOnTheBand"), key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
+                .add("closer-too", WORDS.say("closerOnTheBand"), key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
+                .add("wider", WORDS.say("widerOnTheBand"), key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2));
     }
 
     boolean hasPicture() {
@@ -106,7 +113,7 @@ final class PictureCommands {
         if (at >= 0) {
             picture.seek(at);
         } else {
-            session.say(forward ? "No fault after this frame." : "No fault before this frame.");
+            session.say(forward ? WORDS.say("noFaultAfterThisFrame") : WORDS.say("noFaultBeforeThisFrame"));
         }
     }
 }

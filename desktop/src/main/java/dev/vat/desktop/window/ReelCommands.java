@@ -6,6 +6,7 @@ import static dev.vat.desktop.window.Commands.key;
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.resolved.PlanText;
 import dev.vat.core.resolved.Remark;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.session.HandOver;
@@ -17,6 +18,8 @@ import javafx.scene.input.KeyCombination;
 
 /** What can be done with the reel and its marks from anywhere: filling it, taking notes in, handing it over as text. */
 final class ReelCommands {
+
+    private static final Words WORDS = Words.of(ReelCommands.class);
 
     private final Session session;
     private final Dialogs ask;
@@ -31,18 +34,18 @@ final class ReelCommands {
     }
 
     void addTo(Commands commands) {
-        commands.under("Reel").add("hand-over-otio", "Hand the reel over as OpenTimelineIO", null, this::hasReel,
+        commands.under(WORDS.say("reel")).add("hand-over-otio", WORDS.say("handTheReelOverAsOpenTimelineIO"), null, this::hasReel,
                 () -> handOver(HandOver.OTIO, "OpenTimelineIO"))
-                .add("hand-over-edl", "Hand the reel over as an edit decision list", null, this::hasReel,
-                        () -> handOver(HandOver.EDL, "Edit decision lists"))
-                .add("add-item", "Put the chosen source at the end of the reel", key(KeyCode.P),
+                .add("hand-over-edl", WORDS.say("handTheReelOverAsAnEdit"), null, this::hasReel,
+                        () -> handOver(HandOver.EDL, WORDS.say("editDecisionLists")))
+                .add("add-item", WORDS.say("putTheChosenSourceAtThe"), key(KeyCode.P),
                         () -> looked.source() != null && session.table(looked.source()) != null,
                         () -> session.edit(ReelEdits.addItem(looked.source())))
-                .add("paste-marks", "Mark frames from a list on the clipboard",
+                .add("paste-marks", WORDS.say("markFramesFromAListOnThe"),
                         control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)
-                .add("copy-marks", "Copy all marks as a list", control(KeyCode.C, KeyCombination.SHIFT_DOWN),
+                .add("copy-marks", WORDS.say("copyAllMarksAsAList"), control(KeyCode.C, KeyCombination.SHIFT_DOWN),
                         () -> !Remark.toText(session.project()).isEmpty(), () -> Clips.copy(Remark.toText(session.project())))
-                .add("copy-plan", "Copy the reel's plan, frame by frame", null, this::hasReel,
+                .add("copy-plan", WORDS.say("copyTheReelsPlanFrameBy"), null, this::hasReel,
                         () -> Clips.copy(PlanText.of(session.programme().orElseThrow())));
     }
 
@@ -54,19 +57,20 @@ final class ReelCommands {
         try {
             List<Remark> remarks = Remark.parse(Clips.text());
             if (remarks.isEmpty()) {
-                session.fail("There is no list on the clipboard. A line of one: 0264 ribbon jumps");
+                session.fail(WORDS.say("thereIsNoListOnTheClipboard"));
                 return;
             }
             session.edit(
                     Remark.mark(remarks, session.project(), session.programme().orElse(null), session.watch().tables(), looked.source()));
-            session.say(remarks.size() == 1 ? "1 line marked frames to be rendered again." : remarks.size() + " lines marked frames to "
-                    + "be rendered again.");
+            session.say(remarks.size() == 1 ? WORDS.say("1LineMarkedFramesToBeRendered")
+                    : WORDS.say("linesMarkedFramesToBeRendered", remarks.size()));
         } catch (IllegalArgumentException e) {
-            session.fail(e.getMessage() + ". Nothing was marked.");
+            session.fail(WORDS.say("nothingWasMarked", e.getMessage()));
         }
     }
 
     private void handOver(String ending, String kind) {
-        ask.save("Hand the reel over", session.programme().orElseThrow().reel().name() + ending, kind).ifPresent(session.handOver()::write);
+        ask.save(WORDS.say("handTheReelOver"), session.programme().orElseThrow().reel().name() + ending, kind)
+                .ifPresent(session.handOver()::write);
     }
 }

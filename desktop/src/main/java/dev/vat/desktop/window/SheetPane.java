@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.ReelEdits;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
@@ -34,6 +35,8 @@ import javafx.scene.layout.VBox;
 
 /** Three faces of one programme, and under each of them who the files are for and what stands in the way. */
 final class SheetPane extends BorderPane {
+
+    private static final Words WORDS = Words.of(SheetPane.class);
 
     /** The faces, in the order of the work. */
     enum Face {
@@ -73,9 +76,9 @@ final class SheetPane extends BorderPane {
         HBox names = new HBox();
         names.getStyleClass().add("faces");
         for (Face each : Face.values()) {
-            String word = each.name().charAt(0) + each.name().substring(1).toLowerCase(Locale.ROOT);
+            String word = WORDS.say(each.name().toLowerCase(Locale.ROOT));
             ToggleButton tab = Controls.toggle(word);
-            tab.setId("face-" + word.toLowerCase(Locale.ROOT));
+            tab.setId("face-" + each.name().toLowerCase(Locale.ROOT));
             tab.setOnAction(_ -> faceChosen.accept(each));
             if (each == Face.REEL) {
                 takeSources(tab, session, faceChosen);

@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
@@ -24,6 +25,8 @@ import javafx.stage.WindowEvent;
 
 /** One window with its session, from opening to closing. On the interface's thread only, but for {@link #run}. */
 public final class VatWindow {
+
+    private static final Words WORDS = Words.of(VatWindow.class);
 
     private static final String REGION_CACHE_OFF = "prism.disableRegionCaching";
 
@@ -109,7 +112,7 @@ public final class VatWindow {
         boolean free = session.runs().isFree();
         unseen |= free && wasMaking && !stage.isFocused();
         wasMaking = !free;
-        String run = session.runs().going().map(line -> Math.round(100 * line.share()) + " % made").orElse(unseen ? "done" : "");
+        String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share()))).orElse(unseen ? "done" : "");
         String name = session.project().isEmpty() ? "" : session.project().name() + (session.isSaved() ? "" : " (saving)");
         stage.setTitle(Stream.of(run, name, "Vat").filter(w -> !w.isEmpty()).collect(Collectors.joining(", ")));
     }
@@ -135,8 +138,7 @@ public final class VatWindow {
                 first.accept(window.session);
             });
         } catch (UnsupportedOperationException | UnsatisfiedLinkError e) {
-            System.err.println("vat: the window can't be opened on this display (" + e.getMessage()
-                    + "). The commands work without one: vat --help");
+            System.err.println(WORDS.say("vatTheWindowCantBeOpened", e.getMessage()));
             return 1;
         }
         try {
@@ -158,7 +160,7 @@ public final class VatWindow {
                 }
             }
         } catch (IOException e) {
-            System.err.println("vat: the settings can't be read: " + e.getMessage());
+            System.err.println(WORDS.say("vatTheSettingsCantBeRead", e.getMessage()));
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.session.Session;
 import java.nio.file.Files;
@@ -16,6 +17,8 @@ import javafx.scene.text.TextAlignment;
 /** What stands in the picture's place while nothing has been brought in. */
 final class Welcome extends VBox {
 
+    private static final Words WORDS = Words.of(Welcome.class);
+
     private static final double WIDEST = 560;
 
     private final Session session;
@@ -25,16 +28,18 @@ final class Welcome extends VBox {
         this.session = session;
         setId("welcome");
         getStyleClass().addAll("picture", "welcome");
-        Label invite = new Label("Drop a folder of rendered frames here");
+        Label invite = new Label(WORDS.say("dropAFolderOfRenderedFrames"));
         invite.getStyleClass().add("invite");
-        Label words = new Label(FileKind.stillTitles() + ", movies and sounds: one folder, many, or a whole tree.\n"
-                + "Every frame is checked. Then say who the files are for, and make them.\nYour frames are only ever read.");
+        invite.setWrapText(true);
+        invite.setTextAlignment(TextAlignment.CENTER);
+        invite.setMinHeight(Region.USE_PREF_SIZE);
+        Label words = new Label(WORDS.say("moviesAndSoundsOneFolder", FileKind.stillTitles()));
         words.setWrapText(true);
         words.setTextAlignment(TextAlignment.CENTER);
         // As it wraps it has to be as high as its lines need: the box would cut it to one.
         words.setMinHeight(Region.USE_PREF_SIZE);
         words.setMaxWidth(WIDEST);
-        Button choose = Controls.button("Choose a folder\u2026");
+        Button choose = Controls.button(WORDS.say("chooseAFolder"));
         choose.setId("welcome-choose");
         choose.getStyleClass().add("main-action");
         choose.setOnAction(_ -> chooseFrames.run());
@@ -55,7 +60,7 @@ final class Welcome extends VBox {
             }
         }
         if (!recent.getChildren().isEmpty()) {
-            recent.getChildren().addFirst(new Label("Recent"));
+            recent.getChildren().addFirst(new Label(WORDS.say("recent")));
         }
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.project.Edits;
 import dev.vat.core.source.Kin;
+import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import javafx.scene.control.Label;
@@ -11,6 +12,8 @@ import javafx.scene.layout.VBox;
 
 /** Under the head: a question that cannot wait, and a line about what just happened. */
 final class WordsBars extends VBox {
+
+    private static final Words WORDS = Words.of(WordsBars.class);
 
     private final Session session;
     private final HBox question = new HBox();
@@ -37,14 +40,13 @@ final class WordsBars extends VBox {
             return;
         }
         stranger.setUserData(project);
-        Label words = new Label(project.name() + " was made elsewhere. It reads from and writes to: " + String.join(", ", project.outside())
-                + ". Nothing there was looked at yet.");
+        Label words = new Label(WORDS.say("wasMadeElsewhereItReads", project.name(), String.join(", ", project.outside())));
         words.setWrapText(true);
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
-        stranger.getChildren().setAll(words, Parts.button("open-stranger", "Open it", () -> session.answerStranger(true)),
-                Parts.button("leave-stranger", "Leave it", () -> session.answerStranger(false)));
+        stranger.getChildren().setAll(words, Parts.button("open-stranger", WORDS.say("openIt"), () -> session.answerStranger(true)),
+                Parts.button("leave-stranger", WORDS.say("leaveIt"), () -> session.answerStranger(false)));
     }
 
     private void showQuestion() {
@@ -57,9 +59,9 @@ final class WordsBars extends VBox {
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
             question.getChildren().setAll(words,
-                    Parts.button("one-programme", "One programme", () -> session.answer(Edits.Layout.ONE_PROGRAMME)),
-                    Parts.button("reel-each", "One reel each", () -> session.answer(Edits.Layout.ONE_REEL_EACH)),
-                    Parts.button("leave-out", "Leave them out", () -> session.answer(null)));
+                    Parts.button("one-programme", WORDS.say("oneProgramme"), () -> session.answer(Edits.Layout.ONE_PROGRAMME)),
+                    Parts.button("reel-each", WORDS.say("oneReelEach"), () -> session.answer(Edits.Layout.ONE_REEL_EACH)),
+                    Parts.button("leave-out", WORDS.say("leaveThemOut"), () -> session.answer(null)));
         } else if (count == 0) {
             question.getChildren().clear();
         }
@@ -67,7 +69,6 @@ final class WordsBars extends VBox {
 
     private String question(int count) {
         long families = Kin.group(session.question()).stream().filter(Kin::isFamily).count();
-        return count + " sources: are they one programme, one after the other, or a reel each?"
-                + (families == 0 ? "" : " Of those that belong together, the main one or the latest version goes in.");
+        return WORDS.say("sourcesAreTheyOneProgramme", count, (families == 0 ? "" : WORDS.say("ofThoseThatBelongTogether")));
     }
 }

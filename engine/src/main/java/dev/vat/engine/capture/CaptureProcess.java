@@ -1,5 +1,6 @@
 package dev.vat.engine.capture;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.WorkerLost;
 import dev.vat.engine.process.WorkerProcess;
 import dev.vat.protocol.CaptureMessage;
@@ -13,6 +14,8 @@ import org.slf4j.LoggerFactory;
 
 /** The owner's end of a process that captures, once or several times. */
 final class CaptureProcess implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(CaptureProcess.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(CaptureProcess.class);
     private static final long REHEARSAL = 1;
@@ -56,7 +59,7 @@ final class CaptureProcess implements AutoCloseable {
     private void lose(WorkerLost loss) {
         Captures.Going now = going;
         if (now != null) {
-            now.fail(new IOException("The capture was lost: " + loss.why()));
+            now.fail(new IOException(WORDS.say("theCaptureWasLost", loss.why())));
         }
     }
 

@@ -2,6 +2,7 @@ package dev.vat.engine.capture;
 
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.Task;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.Message;
@@ -16,6 +17,8 @@ import java.util.function.Consumer;
 
 /** Captures of a scene's cameras, in processes of their own. One that is done is kept for the next capture until nobody expects any. */
 public final class Captures implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Captures.class);
 
     /** Unlike the ids that the process itself gives. */
     private static final long CAPTURE = 10;
@@ -53,7 +56,7 @@ public final class Captures implements AutoCloseable {
                     result.complete(captured);
                 }
                 case Message.Broken broken -> fail(new IOException(broken.why()));
-                default -> fail(new IOException("A capture said " + message));
+                default -> fail(new IOException(WORDS.say("aCaptureSaid", message)));
             }
         }
 

@@ -7,6 +7,7 @@ import dev.vat.core.handover.Manifest;
 import dev.vat.core.handover.OtioText;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.Task;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.TaskMessage;
@@ -39,6 +40,8 @@ import java.util.zip.ZipOutputStream;
  */
 public final class HandOverSet {
 
+    private static final Words WORDS = Words.of(HandOverSet.class);
+
     private static final String LIST = "contents.txt";
     private static final String WORK = ".vat-set-";
     private static final int MOST_VERSIONS = 1000;
@@ -59,11 +62,11 @@ public final class HandOverSet {
         public Wish {
             name = name.strip();
             if (name.isEmpty() || name.length() > LONGEST_NAME || name.matches(".*[\\\\/:*?\"<>|\\p{Cntrl}].*") || name.startsWith(".")) {
-                throw new IllegalArgumentException("A set's name is that of a folder, unlike '" + name + "'");
+                throw new IllegalArgumentException(WORDS.say("aSetsNameIsThatOfAFolder", name));
             }
             films = films.stream().map(f -> f.toAbsolutePath().normalize()).distinct().toList();
             if (films.isEmpty()) {
-                throw new IllegalArgumentException("A set has one file at least");
+                throw new IllegalArgumentException(WORDS.say("aSetHasOneFileAtLeast"));
             }
         }
     }
@@ -109,10 +112,10 @@ public final class HandOverSet {
             Durable.write(set.resolve(LIST), ForRecipient.text(wish.name(),
                     clock.instant().truncatedTo(ChronoUnit.DAYS).toString().substring(0, 10), wish.comment(), receipts, others));
             manifest(set);
-            doing.accept("reading all of it again");
+            doing.accept(WORDS.say("readingAllOfItAgain"));
             SetCheck.Result read = SetCheck.check(set);
             if (!read.holds()) {
-                throw new IOException("What was written isn't what was to be written: " + String.join("; ", read.reasons()));
+                throw new IOException(WORDS.say("whatWasWrittenIsntWhatWas", String.join("; ", read.reasons())));
             }
             return named(wish.zip() ? zipped(work, set) : set);
         } finally {
@@ -124,20 +127,19 @@ public final class HandOverSet {
         Set<String> names = new HashSet<>();
         for (Path film : wish.films()) {
             if (!Files.exists(film)) {
-                throw new NoSuchFileException(film.toString(), null, "there is no such file");
+                throw new NoSuchFileException(film.toString(), null, WORDS.say("thereIsNoSuchFile"));
             }
             if (!Files.isRegularFile(ReceiptFile.of(film))) {
-                throw new NoSuchFileException(film.toString(), null, "it has no receipt beside it: only what Vat made can be handed "
-                        + "over with proof");
+                throw new NoSuchFileException(film.toString(), null, WORDS.say("itHasNoReceiptBesideItOnly"));
             }
             if (!names.add(film.getFileName().toString())) {
-                throw new FileAlreadyExistsException(film.toString(), null, "two files of one name can't lie in one set");
+                throw new FileAlreadyExistsException(film.toString(), null, WORDS.say("twoFilesOfOneNameCantLie"));
             }
         }
     }
 
     private void copy(Path film, Path set) throws IOException {
-        doing.accept("copying " + film.getFileName());
+        doing.accept(WORDS.say("copying", film.getFileName()));
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(film));
         Path target = set.resolve(film.getFileName().toString());
         if (Files.isDirectory(film)) {
@@ -150,14 +152,13 @@ public final class HandOverSet {
         }
         String now = Durable.sha256(target);
         if (receipt.sha256() != null && !receipt.sha256().equals(now)) {
-            throw new IOException(film + " isn't the file that its receipt is of any more: it was changed since it was made. Make it "
-                    + "again, or prove it");
+            throw new IOException(WORDS.say("isntTheFileThatItsReceipt", film));
         }
         // As its name is in here, whatever it was called.
         receipts.add(receipt.withFile(target.getFileName().toString()));
         Durable.write(ReceiptFile.of(target), Json.page(receipts.getLast()));
         others.add(new ForRecipient.Other(ReceiptFile.of(target).getFileName().toString(),
-                "What was asked for and what was found in " + target.getFileName() + ", frame by frame"));
+                WORDS.say("whatWasAskedForAndWhatWas", target.getFileName())));
     }
 
     private static void copied(Path file, Path to) throws IOException {
@@ -167,35 +168,34 @@ public final class HandOverSet {
     }
 
     private void timeline(Path set) throws IOException {
-        doing.accept("writing the timeline");
+        doing.accept(WORDS.say("writingTheTimeline"));
         String name = FileName.of(wish.timeline().name());
         Durable.write(set.resolve(name + ".otio"), OtioText.writeWithoutPlaces(wish.timeline()));
-        others.add(new ForRecipient.Other(name + ".otio", "The timeline, for editing programs that read OpenTimelineIO"));
+        others.add(new ForRecipient.Other(name + ".otio", WORDS.say("theTimelineForEditingPrograms")));
         Durable.write(set.resolve(name + ".edl"), EdlText.writeWithoutPlaces(wish.timeline()));
         List<String> left = EdlText.leftOut(wish.timeline());
         others.add(new ForRecipient.Other(name + ".edl",
-                "The same as an edit list (CMX 3600)" + (left.isEmpty() ? "" : "; it can't say: " + String.join("; ", left))));
+                WORDS.say("theSameAsAnEditListCMX3600", (left.isEmpty() ? "" : WORDS.say("itCantSay", String.join("; ", left))))));
     }
 
     private void sheets(Path set) throws IOException, InterruptedException {
         try (Viewer viewer = new Viewer(places)) {
             for (Receipt receipt : receipts) {
                 Path film = set.resolve(receipt.file());
-                doing.accept("writing sheets of " + receipt.file());
+                doing.accept(WORDS.say("writingSheetsOf", receipt.file()));
                 if (Files.isRegularFile(film)) {
                     Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
-                    others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", "One page to look at: figures, frames "
-                            + "that differ most, quality over time"));
+                    others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", WORDS.say("onePageToLookAtFiguresFrames")));
                     Path contacts = set.resolve(receipt.file() + ".contacts.pdf");
                     viewer.write(ContactSheet.ofFilm(film, receipt), contacts);
-                    others.add(new ForRecipient.Other(contacts.getFileName().toString(), "Contact sheet"));
+                    others.add(new ForRecipient.Other(contacts.getFileName().toString(), WORDS.say("contactSheet")));
                 }
             }
         }
     }
 
     private void manifest(Path set) throws IOException {
-        doing.accept("taking fingerprints");
+        doing.accept(WORDS.say("takingFingerprints"));
         List<Manifest.Entry> entries = new ArrayList<>();
         for (String path : SetCheck.files(set).toList()) {
             Path file = set.resolve(path);
@@ -212,7 +212,7 @@ public final class HandOverSet {
 
     /** Films are packed already: everything is stored as it is. */
     private Path zipped(Path work, Path set) throws IOException {
-        doing.accept("packing the ZIP file");
+        doing.accept(WORDS.say("packingTheZIPFile"));
         Path zip = work.resolve(wish.name() + ".zip");
         try (ZipOutputStream out = new ZipOutputStream(
                 Files.newOutputStream(zip, StandardOpenOption.CREATE_NEW, StandardOpenOption.WRITE))) {
@@ -232,7 +232,7 @@ public final class HandOverSet {
         Durable.sync(zip);
         SetCheck.Result read = SetCheck.check(zip);
         if (!read.holds()) {
-            throw new IOException("The ZIP file isn't what was to be written: " + String.join("; ", read.reasons()));
+            throw new IOException(WORDS.say("theZIPFileIsntWhatWasTo", String.join("; ", read.reasons())));
         }
         return zip;
     }
@@ -248,6 +248,6 @@ public final class HandOverSet {
                 return target;
             }
         }
-        throw new IOException("No free name for " + wish.name() + " in " + wish.folder());
+        throw new IOException(WORDS.say("noFreeNameForIn", wish.name(), wish.folder()));
     }
 }

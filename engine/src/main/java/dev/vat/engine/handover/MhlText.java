@@ -1,6 +1,7 @@
 package dev.vat.engine.handover;
 
 import dev.vat.core.handover.Manifest;
+import dev.vat.core.words.Words;
 import java.io.StringReader;
 import java.io.StringWriter;
 import java.time.DateTimeException;
@@ -23,10 +24,12 @@ import javax.xml.stream.XMLStreamWriter;
  */
 final class MhlText {
 
+    private static final Words WORDS = Words.of(MhlText.class);
+
     private static final String LIST = "urn:ASC:MHL:v2.0";
     private static final String DIRECTORY = "urn:ASC:MHL:DIRECTORY:v2.0";
     private static final String VERSION = "2.0";
-    private static final String NOBODY = "not stated";
+    private static final String NOBODY = WORDS.say("notStated");
 
     private MhlText() {}
 
@@ -113,7 +116,7 @@ final class MhlText {
             }
         });
         if (links.isEmpty() || links.stream().anyMatch(l -> l.file == null || l.c4 == null)) {
-            throw new IllegalArgumentException("The chain names no manifest with its fingerprint");
+            throw new IllegalArgumentException(WORDS.say("theChainNamesNoManifest"));
         }
         return links;
     }
@@ -209,8 +212,8 @@ final class MhlText {
                     continue;
                 }
                 if (first && (!root.equals(reader.getLocalName()) || !namespace.equals(reader.getNamespaceURI()))) {
-                    throw new IllegalArgumentException("This is not a " + root + " of " + namespace + ", but " + reader.getLocalName()
-                            + " of " + reader.getNamespaceURI());
+                    throw new IllegalArgumentException(
+                            WORDS.say("thisIsNotAOfButOf", root, namespace, reader.getLocalName(), reader.getNamespaceURI()));
                 }
                 if (!first) {
                     each.at(reader);
@@ -218,7 +221,8 @@ final class MhlText {
                 first = false;
             }
         } catch (XMLStreamException e) {
-            throw new IllegalArgumentException("This can't be understood: " + String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
+            throw new IllegalArgumentException(
+                    WORDS.say("thisCantBeUnderstood", String.valueOf(e.getMessage()).lines().findFirst().orElse("")),
                     e);
         }
     }
@@ -238,7 +242,7 @@ final class MhlText {
         try {
             return OffsetDateTime.parse(text.strip()).toInstant();
         } catch (DateTimeException e) {
-            throw new IllegalArgumentException("'" + text + "' is no date", e);
+            throw new IllegalArgumentException(WORDS.say("isNoDate", text), e);
         }
     }
 
@@ -250,7 +254,7 @@ final class MhlText {
         try {
             return text == null ? 0 : Long.parseLong(text.strip());
         } catch (NumberFormatException e) {
-            throw new IllegalArgumentException("'" + text + "' is no number", e);
+            throw new IllegalArgumentException(WORDS.say("isNoNumber", text), e);
         }
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.engine.handover;
 
 import dev.vat.core.handover.Manifest;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.FileSystem;
 import java.nio.file.FileSystems;
@@ -15,6 +16,8 @@ import java.util.stream.Stream;
 
 /** Holds a folder, or a ZIP file of one, against the manifest that lies in it: by whomever that was written. */
 public final class SetCheck {
+
+    private static final Words WORDS = Words.of(SetCheck.class);
 
     private static final String ZIP = ".zip";
 
@@ -46,8 +49,8 @@ public final class SetCheck {
             try (Stream<Path> roots = Files.list(zip.getPath("/"))) {
                 List<Path> sets = roots.filter(p -> Files.isDirectory(p.resolve(Manifest.FOLDER))).toList();
                 if (sets.size() != 1) {
-                    throw new IOException(path.getFileName() + (sets.isEmpty() ? " holds no folder with a manifest" : " holds several "
-                            + "folders with manifests"));
+                    throw new IOException(path.getFileName()
+                            + (sets.isEmpty() ? WORDS.say("holdsNoFolderWithAManifest") : WORDS.say("holdsSeveralFoldersWith")));
                 }
                 return folder(sets.getFirst());
             }
@@ -69,7 +72,7 @@ public final class SetCheck {
             }
         }
         Set<String> named = manifest.entries().stream().map(Manifest.Entry::path).collect(Collectors.toSet());
-        files(folder).filter(f -> !named.contains(f)).sorted().forEach(f -> reasons.add(f + " isn't in the manifest"));
+        files(folder).filter(f -> !named.contains(f)).sorted().forEach(f -> reasons.add(WORDS.say("isntInTheManifest", f)));
         return new Result(good, bytes, reasons);
     }
 
@@ -79,25 +82,25 @@ public final class SetCheck {
         Path chain = home.resolve(Manifest.CHAIN);
         if (!Files.isRegularFile(chain)) {
             throw new NoSuchFileException(folder.toString(), null,
-                    "there is no manifest in it: " + Manifest.FOLDER + "/" + Manifest.CHAIN + " is wanting");
+                    WORDS.say("thereIsNoManifestInItIs", Manifest.FOLDER, Manifest.CHAIN));
         }
         try {
             List<MhlText.Link> links = MhlText.readChain(Files.readString(chain));
             for (MhlText.Link link : links) {
                 Path file = home.resolve(link.file()).normalize();
                 if (!file.startsWith(home) || !Files.isRegularFile(file)) {
-                    reasons.add(Manifest.FOLDER + "/" + link.file() + " is missing, which the chain names");
+                    reasons.add(WORDS.say("isMissingWhichTheChainNames", Manifest.FOLDER, link.file()));
                 } else if (!Digests.of(file).c4().equals(link.c4())) {
-                    reasons.add(Manifest.FOLDER + "/" + link.file() + " is not the manifest that the chain names: it was changed");
+                    reasons.add(WORDS.say("isNotTheManifestThatThe", Manifest.FOLDER, link.file()));
                 }
             }
             Path last = home.resolve(links.getLast().file()).normalize();
             if (!last.startsWith(home) || !Files.isRegularFile(last)) {
-                throw new NoSuchFileException(last.toString(), null, "the manifest is missing");
+                throw new NoSuchFileException(last.toString(), null, WORDS.say("theManifestIsMissing"));
             }
             return MhlText.read(Files.readString(last));
         } catch (IllegalArgumentException e) {
-            throw new IOException("The manifest in " + folder.getFileName() + " can't be used: " + e.getMessage(), e);
+            throw new IOException(WORDS.say("theManifestInCantBeUsed", folder.getFileName(), e.getMessage()), e);
         }
     }
 
@@ -105,18 +108,18 @@ public final class SetCheck {
     private static String against(Path folder, Manifest.Entry entry) throws IOException {
         Path file = folder.resolve(entry.path()).normalize();
         if (!file.startsWith(folder.normalize())) {
-            return entry.path() + " would lie outside of the folder";
+            return WORDS.say("wouldLieOutsideOfTheFolder", entry.path());
         }
         if (!Files.isRegularFile(file)) {
-            return entry.path() + " is missing";
+            return WORDS.say("isMissing", entry.path());
         }
         if (Files.size(file) != entry.bytes()) {
-            return entry.path() + " has " + Files.size(file) + " bytes where " + entry.bytes() + " were handed over";
+            return WORDS.say("hasBytesWhereWereHanded", entry.path(), Files.size(file), entry.bytes());
         }
         if (entry.prints().c4() == null && entry.prints().md5() == null) {
-            return entry.path() + " has no fingerprint that Vat knows (C4, MD5)";
+            return WORDS.say("hasNoFingerprintThatVat", entry.path());
         }
-        return entry.prints().agrees(Digests.of(file)) ? null : entry.path() + " was changed: its content isn't what was handed over";
+        return entry.prints().agrees(Digests.of(file)) ? null : WORDS.say("wasChangedItsContentIsnt", entry.path());
     }
 
     /** All files of a folder but its manifests, from the folder on, with {@code /} between their parts. */

@@ -1,5 +1,6 @@
 package dev.vat.engine.process;
 
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.OutputStream;
@@ -8,6 +9,8 @@ import java.util.Deque;
 
 /** Bytes from some threads to one other, as many as there are. Unlike the JDK's piped streams it doesn't care which threads live. */
 final class BytePipe {
+
+    private static final Words WORDS = Words.of(BytePipe.class);
 
     private final Deque<byte[]> waiting = new ArrayDeque<>();
     private int read;
@@ -21,7 +24,7 @@ final class BytePipe {
 
     private synchronized void put(byte[] bytes) throws IOException {
         if (closed) {
-            throw new IOException("The pipe is closed");
+            throw new IOException(WORDS.say("thePipeIsClosed"));
         }
         waiting.add(bytes);
         notifyAll();
@@ -33,7 +36,7 @@ final class BytePipe {
                 wait();
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
-                throw new IOException("Interrupted while reading", e);
+                throw new IOException(WORDS.say("interruptedWhileReading"), e);
             }
         }
         if (waiting.isEmpty()) {

@@ -1,5 +1,6 @@
 package dev.vat.engine.process;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.WorkerRole;
 import dev.vat.protocol.WorkerService;
 import dev.vat.protocol.storage.Places;
@@ -17,6 +18,8 @@ import org.slf4j.LoggerFactory;
 /** A worker in this process, which looks like one of its own. It can't be killed, only left alone. */
 final class LocalWorker extends Process {
 
+    private static final Words WORDS = Words.of(LocalWorker.class);
+
     private static final Logger LOG = LoggerFactory.getLogger(LocalWorker.class);
     private static final int KILLED = 137;
 
@@ -29,7 +32,7 @@ final class LocalWorker extends Process {
 
     static LocalWorker start(WorkerRole role, Places places) throws IOException {
         WorkerService service = ServiceLoader.load(WorkerService.class).findFirst()
-                .orElseThrow(() -> new IOException("There is no worker on the class path to be started here"));
+                .orElseThrow(() -> new IOException(WORDS.say("thereIsNoWorkerOnTheClass")));
         Path scratch = places.scratch();
         Files.createDirectories(scratch);
         LocalWorker worker = new LocalWorker();
@@ -78,7 +81,7 @@ final class LocalWorker extends Process {
     @Override
     public int exitValue() {
         if (isAlive()) {
-            throw new IllegalThreadStateException("The worker goes on");
+            throw new IllegalThreadStateException(WORDS.say("theWorkerGoesOn"));
         }
         return code;
     }

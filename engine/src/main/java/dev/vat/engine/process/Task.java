@@ -1,5 +1,6 @@
 package dev.vat.engine.process;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.WorkerRole;
 import dev.vat.protocol.storage.Places;
@@ -11,6 +12,8 @@ import java.util.function.Predicate;
 
 /** One question to a worker process that lives for it alone. */
 public final class Task {
+
+    private static final Words WORDS = Words.of(Task.class);
 
     private Task() {}
 
@@ -37,7 +40,7 @@ public final class Task {
             } else if (last.test(message)) {
                 answer.complete(message);
             }
-        }, loss -> answer.completeExceptionally(new IOException("The work was lost: " + loss.why())))) {
+        }, loss -> answer.completeExceptionally(new IOException(WORDS.say("theWorkWasLost", loss.why()))))) {
             worker.send(question);
             return answer.get();
         } catch (ExecutionException e) {

@@ -1,5 +1,6 @@
 package dev.vat.engine.process;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Lines;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.WorkerRole;
@@ -25,6 +26,8 @@ import org.slf4j.LoggerFactory;
  * gives no sign of life for ten seconds and does nothing either is ended.
  */
 public final class WorkerProcess implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(WorkerProcess.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(WorkerProcess.class);
     private static final Duration SILENCE = Duration.ofSeconds(10);
@@ -103,14 +106,14 @@ public final class WorkerProcess implements AutoCloseable {
 
     private String reason() {
         if (silent) {
-            return "it gave no sign of life any more and was ended";
+            return WORDS.say("itGaveNoSignOfLifeAnyMore");
         }
         int code = process.exitValue();
         String words;
         synchronized (lastWords) {
             words = lastWords.isEmpty() ? "" : ": " + lastWords.peekLast();
         }
-        return (code > 128 ? "it was ended by signal " + (code - 128) : "it ended with code " + code) + words;
+        return (code > 128 ? WORDS.say("itWasEndedBySignal", (code - 128)) : WORDS.say("itEndedWithCode", code)) + words;
     }
 
     private void drainErrors() {
@@ -158,11 +161,11 @@ public final class WorkerProcess implements AutoCloseable {
             return hello.get(LONGEST_SILENCE.toSeconds(), TimeUnit.SECONDS);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IOException("Interrupted while a worker started", e);
+            throw new IOException(WORDS.say("interruptedWhileAWorker"), e);
         } catch (TimeoutException e) {
-            throw new IOException("A worker process didn't start in time", e);
+            throw new IOException(WORDS.say("aWorkerProcessDidntStart"), e);
         } catch (ExecutionException e) {
-            throw new IOException("A worker process couldn't start: " + e.getCause().getMessage(), e);
+            throw new IOException(WORDS.say("aWorkerProcessCouldntStart", e.getCause().getMessage()), e);
         }
     }
 

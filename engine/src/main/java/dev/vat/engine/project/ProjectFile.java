@@ -4,6 +4,7 @@ import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.project.Source;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
 import java.nio.charset.MalformedInputException;
@@ -12,6 +13,8 @@ import java.nio.file.Path;
 
 /** Projects on disk: written as one act, with places both relative and absolute. */
 public final class ProjectFile {
+
+    private static final Words WORDS = Words.of(ProjectFile.class);
 
     public static final String EXTENSION = ".vat";
 
@@ -34,7 +37,7 @@ public final class ProjectFile {
         } catch (IllegalArgumentException e) {
             throw new IOException(file.getFileName() + ": " + e.getMessage(), e);
         } catch (MalformedInputException e) {
-            throw new IOException(file.getFileName() + ": This is not a Vat project", e);
+            throw new IOException(WORDS.say("thisIsNotAVatProject", file.getFileName()), e);
         }
         return project.withSources(project.sources().stream().map(s -> resolve(s, home)).toList())
                 .withFolder(project.folder() == null ? null : resolve(project.folder(), home));

@@ -1,5 +1,6 @@
 package dev.vat.engine.project;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -14,6 +15,8 @@ import java.time.temporal.ChronoUnit;
 
 /** Says that a project's file is open in a window, so that a second one doesn't write over it. Ends with its process. */
 public final class ProjectLock implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(ProjectLock.class);
 
     /** What came of asking for one. */
     public sealed interface Outcome {
@@ -38,7 +41,7 @@ public final class ProjectLock implements AutoCloseable {
             if (channel.tryLock() != null) {
                 channel.truncate(0);
                 channel.write(StandardCharsets.UTF_8
-                        .encode("process " + ProcessHandle.current().pid() + ", since " + Instant.now().truncatedTo(ChronoUnit.SECONDS)));
+                        .encode(WORDS.say("processSince", ProcessHandle.current().pid(), Instant.now().truncatedTo(ChronoUnit.SECONDS))));
                 return new Outcome.Taken(new ProjectLock(channel));
             }
         } catch (OverlappingFileLockException _) {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import dev.vat.protocol.storage.Places;
@@ -29,6 +30,8 @@ import java.util.stream.Collectors;
  */
 public final class RunQueue {
 
+    private static final Words WORDS = Words.of(RunQueue.class);
+
     private static final Object HERE = new Object();
 
     private final Path file;
@@ -52,7 +55,7 @@ public final class RunQueue {
         } catch (NoSuchFileException _) {
             return List.of();
         } catch (JsonProcessingException e) {
-            throw new IOException("The queue " + file + " can't be understood: " + e.getOriginalMessage(), e);
+            throw new IOException(WORDS.say("theQueueCantBeUnderstood", file, e.getOriginalMessage()), e);
         }
     }
 
@@ -68,7 +71,7 @@ public final class RunQueue {
         Waiting[] added = new Waiting[1];
         change(entries -> {
             if (terms.after() != null && entries.stream().noneMatch(w -> w.id().equals(terms.after()))) {
-                throw new IllegalArgumentException("There is no '" + terms.after() + "' in the queue to come after");
+                throw new IllegalArgumentException(WORDS.say("thereIsNoInTheQueueToCome", terms.after()));
             }
             added[0] = new Waiting(freeId(entries), title, ProjectText.write(project), terms.held(),
                     terms.notBefore() == null ? null : terms.notBefore().toString(), terms.after(), terms.whenComplete(), null);
@@ -117,7 +120,7 @@ public final class RunQueue {
 
     private static Waiting require(String id, List<Waiting> entries) {
         return entries.stream().filter(w -> w.id().equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no '" + id + "' in the queue"));
+                .orElseThrow(() -> new IllegalArgumentException(WORDS.say("thereIsNoInTheQueue", id)));
     }
 
     private void change(UnaryOperator<List<Waiting>> how) throws IOException {

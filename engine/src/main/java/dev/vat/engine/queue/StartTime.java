@@ -1,5 +1,6 @@
 package dev.vat.engine.queue;
 
+import dev.vat.core.words.Words;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -9,6 +10,8 @@ import java.time.format.DateTimeParseException;
 
 /** When something is to start, as people write it. */
 public final class StartTime {
+
+    private static final Words WORDS = Words.of(StartTime.class);
 
     private StartTime() {}
 
@@ -27,7 +30,7 @@ public final class StartTime {
             LocalDate day = time.isAfter(now.toLocalTime()) ? now.toLocalDate() : now.toLocalDate().plusDays(1);
             return day.atTime(time).atZone(now.getZone()).toInstant();
         } catch (DateTimeParseException e) {
-            throw new IllegalArgumentException("'" + text + "' is no time: write 18:30 or 2031-05-04T18:30", e);
+            throw new IllegalArgumentException(WORDS.say("isNoTimeWrite1830Or2031", text), e);
         }
     }
 }

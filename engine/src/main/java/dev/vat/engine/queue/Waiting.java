@@ -2,6 +2,7 @@ package dev.vat.engine.queue;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.words.Words;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
@@ -24,6 +25,8 @@ import java.util.Set;
 public record Waiting(String id, String title, String project, boolean held, String notBefore, String after, boolean whenComplete,
         String run) {
 
+    private static final Words WORDS = Words.of(Waiting.class);
+
     private static final DateTimeFormatter CLOCK = DateTimeFormatter.ofPattern("d LLL HH:mm");
 
     public Waiting withHeld(boolean other) {
@@ -45,9 +48,9 @@ public record Waiting(String id, String title, String project, boolean held, Str
         }
         Instant start = notBefore == null ? Instant.MIN : Instant.parse(notBefore);
         if (now.isBefore(start)) {
-            return Optional.of("not before " + CLOCK.withZone(ZoneId.systemDefault()).format(start));
+            return Optional.of(WORDS.say("notBefore", CLOCK.withZone(ZoneId.systemDefault()).format(start)));
         }
-        return after != null && there.contains(after) ? Optional.of("after " + after) : Optional.empty();
+        return after != null && there.contains(after) ? Optional.of(WORDS.say("after", after)) : Optional.empty();
     }
 
     @JsonIgnore

@@ -8,6 +8,7 @@ import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import java.awt.Font;
 import java.io.IOException;
 import java.io.InputStream;
@@ -25,6 +26,8 @@ import java.util.stream.Stream;
 
 /** Looks at what deliverables need beside frames: tables of colours, pictures to lay under and over, and faces for words. */
 public final class AuxiliaryFiles {
+
+    private static final Words WORDS = Words.of(AuxiliaryFiles.class);
 
     /** What names of font files end in. */
     public static final List<String> FONTS = List.of("ttf", "otf");
@@ -72,7 +75,7 @@ public final class AuxiliaryFiles {
             try {
                 probe(Path.of(file));
             } catch (NoSuchFileException _) {
-                unusable.put(file, Path.of(file).getFileName() + " isn't there any more");
+                unusable.put(file, WORDS.say("isntThereAnyMore", Path.of(file).getFileName()));
             } catch (IOException e) {
                 unusable.put(file, e.getMessage());
             }
@@ -107,7 +110,7 @@ public final class AuxiliaryFiles {
         } else if (FONTS.contains(ending)) {
             font(file);
         } else if (FileKind.ofName(name).filter(k -> !k.isMovie()).isEmpty()) {
-            throw new IOException(name + " is no picture that Vat reads; it reads " + FileKind.stillTitles());
+            throw new IOException(WORDS.say("isNoPictureThatVatReads", name, FileKind.stillTitles()));
         }
     }
 }

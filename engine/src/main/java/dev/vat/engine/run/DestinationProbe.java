@@ -2,6 +2,7 @@ package dev.vat.engine.run;
 
 import dev.vat.core.finding.Observed;
 import dev.vat.core.project.Project;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
@@ -9,6 +10,8 @@ import java.nio.file.Path;
 
 /** Tries a destination by writing to it, and asks how much room it has. */
 public final class DestinationProbe {
+
+    private static final Words WORDS = Words.of(DestinationProbe.class);
 
     private static final String DEFAULT_NAME = "delivered";
 
@@ -37,19 +40,19 @@ public final class DestinationProbe {
             existing = existing.getParent();
         }
         if (existing == null) {
-            return new Observed.Destination(folder.toString(), "there is no such place", -1);
+            return new Observed.Destination(folder.toString(), WORDS.say("thereIsNoSuchPlace"), -1);
         }
         if (!Files.isDirectory(existing)) {
-            return new Observed.Destination(folder.toString(), existing + " is a file, not a folder", -1);
+            return new Observed.Destination(folder.toString(), WORDS.say("isAFileNotAFolder", existing), -1);
         }
         try {
             Path trial = Files.createTempFile(existing, ".vat-probe-", null);
             Files.delete(trial);
             return new Observed.Destination(folder.toString(), null, Files.getFileStore(existing).getUsableSpace());
         } catch (AccessDeniedException _) {
-            return new Observed.Destination(folder.toString(), "nothing may be written in " + existing, -1);
+            return new Observed.Destination(folder.toString(), WORDS.say("nothingMayBeWrittenIn", existing), -1);
         } catch (IOException e) {
-            return new Observed.Destination(folder.toString(), "writing in " + existing + " failed: " + e.getMessage(), -1);
+            return new Observed.Destination(folder.toString(), WORDS.say("writingInFailed", existing, e.getMessage()), -1);
         }
     }
 }

@@ -15,6 +15,7 @@ import dev.vat.core.run.RunSource;
 import dev.vat.core.run.RunSpan;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
@@ -32,6 +33,8 @@ import java.util.function.BiPredicate;
  * file, and the whole is joined and proven anew, beside the file that there is.
  */
 public final class Remake {
+
+    private static final Words WORDS = Words.of(Remake.class);
 
     private final Path file;
     private final Receipt receipt;
@@ -57,9 +60,9 @@ public final class Remake {
     public static Remake of(Path file, RunPlan plan) throws IOException {
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
         RunFile made = plan.files().stream().filter(f -> f.target().equals(receipt.target())).findFirst()
-                .orElseThrow(() -> new IOException("The plan that made " + file.getFileName() + " knows nothing of " + receipt.target()));
+                .orElseThrow(() -> new IOException(WORDS.say("thePlanThatMadeKnowsNothing", file.getFileName(), receipt.target())));
         if (!Durable.sha256(file).equals(receipt.sha256())) {
-            throw new IOException(file.getFileName() + " was changed since it was made: its bytes aren't those of its receipt");
+            throw new IOException(WORDS.say("wasChangedSinceItWasMade", file.getFileName()));
         }
         long frames = receipt.planned().frames();
         return new Remake(file, receipt, plan, frames < made.expected().frames() ? made.shortened(frames) : made);
@@ -149,7 +152,7 @@ public final class Remake {
      */
     public RunPlan plan(FrameSet frames) {
         if (frames.isEmpty()) {
-            throw new IllegalArgumentException("No frame of " + file.getFileName() + " changed");
+            throw new IllegalArgumentException(WORDS.say("noFrameOfChanged", file.getFileName()));
         }
         // Where something stood in for a frame that was rendered meanwhile, the frame itself stands from now on.
         List<RunSpan> spans = plan.spans().stream().map(s -> {
@@ -169,7 +172,7 @@ public final class Remake {
     public RunPlan planWithSound(ReelSound sound, LoudnessTarget level) throws IOException {
         Expectation expected = made.expected();
         if (!expected.container().carriesSound()) {
-            throw new IOException(expected.container().title() + " carries no sound");
+            throw new IOException(WORDS.say("carriesNoSound", expected.container().title()));
         }
         SoundCodec codec = expected.sound() == null ? SoundCodec.usualIn(expected.container())
                 : SoundCodec.ofReportedName(expected.sound().codec());

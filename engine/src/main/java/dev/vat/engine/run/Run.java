@@ -2,6 +2,7 @@ package dev.vat.engine.run;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.engine.history.HistoryStore;
 import dev.vat.engine.process.Restraint;
 import dev.vat.engine.process.WorkerProcess;
@@ -34,6 +35,8 @@ import org.slf4j.LoggerFactory;
  * and goes on with the first unfinished part; if it ends again before another part was closed, the run is given up for now.
  */
 public final class Run implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Run.class);
 
     /**
      * How a run ended.
@@ -126,7 +129,7 @@ public final class Run implements AutoCloseable {
         Delivery.finishProven(home);
         RunPlan plan = home.plan();
         if (!Files.isDirectory(Path.of(plan.folder()))) {
-            throw new IOException("The folder " + plan.folder() + " isn't there: bring it back, or discard the run");
+            throw new IOException(WORDS.say("theFolderIsntThereBring", plan.folder()));
         }
         Run run = new Run(plan, home, places, listener);
         run.early = early;
@@ -182,14 +185,15 @@ public final class Run implements AutoCloseable {
             return false;
         }
         try (Journal journal = home.openJournal()) {
-            journal.write(new JournalEntry.GivenUp(guilty.get(), "its encoder ended the process three times: " + why + where()));
+            journal.write(new JournalEntry.GivenUp(guilty.get(), WORDS.say("itsEncoderEndedTheProcess", why, where())));
         }
         return true;
     }
 
     /** How far each file was when the process ended: there, or shortly after, is what it stumbled over. */
     private String where() {
-        String places = latest.stream().filter(f -> f.stage() == FileProgress.Stage.ENCODING).map(f -> f.target() + " at frame " + f.done())
+        String places = latest.stream().filter(f -> f.stage() == FileProgress.Stage.ENCODING)
+                .map(f -> WORDS.say("atFrame", f.target(), f.done()))
                 .collect(Collectors.joining(", "));
         return places.isEmpty() ? "" : " (" + places + ")";
     }

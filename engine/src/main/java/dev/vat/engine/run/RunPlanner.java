@@ -30,6 +30,7 @@ import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.VatVersion;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -45,6 +46,8 @@ import java.util.stream.IntStream;
 
 /** Fixes everything that a run will do, from a project and what is known of its sources. */
 public final class RunPlanner {
+
+    private static final Words WORDS = Words.of(RunPlanner.class);
 
     private static final DateTimeFormatter STAMP = DateTimeFormatter.ofPattern("yyyyMMdd-HHmmss").withZone(ZoneOffset.UTC);
     private static final String LETTERS = "abcdefghjkmnpqrstuvwxyz23456789";
@@ -133,7 +136,7 @@ public final class RunPlanner {
         }
         String matteName = FileNaming.beside(fileName, MATTE);
         Settings plain = settings.withColour(null);
-        return List.of(picture, new RunFile(deliverable.matteId(), deliverable.title() + ", matte", picture.codec(), matteName,
+        return List.of(picture, new RunFile(deliverable.matteId(), WORDS.say("matte", deliverable.title()), picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(),
                 picture.parts(),
                 expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));

@@ -10,6 +10,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
@@ -22,6 +23,8 @@ import java.util.stream.Stream;
 /** The sources that a project's reel takes something of, listed and checked whole; by their ids. */
 public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clips) {
 
+    private static final Words WORDS = Words.of(Survey.class);
+
     /** Looks into every frame of a sequence. */
     public interface Check {
         FrameTable of(Sequence sequence, PictureChoice choice) throws IOException;
@@ -31,12 +34,12 @@ public record Survey(Map<String, FrameTable> tables, Map<String, ClipFacts> clip
     public static Survey of(Project project, Viewer viewer, Check check) throws IOException {
         Map<String, FrameTable> tables = new HashMap<>();
         Map<String, ClipFacts> clips = new HashMap<>();
-        Reel reel = project.currentReel().orElseThrow(() -> new IOException("The project has no reel to make"));
+        Reel reel = project.currentReel().orElseThrow(() -> new IOException(WORDS.say("theProjectHasNoReelToMake")));
         List<String> used = Stream
                 .concat(reel.items().stream().map(Item::sources).flatMap(Set::stream), reel.sounds().stream().map(SoundUse::source))
                 .distinct().toList();
         for (String id : used) {
-            Source source = project.source(id).orElseThrow(() -> new IOException("The project has no source " + id));
+            Source source = project.source(id).orElseThrow(() -> new IOException(WORDS.say("theProjectHasNoSource", id)));
             Listing listing = Listing.of(viewer, source.location());
             listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
             if (listing.sequence().isPresent()) {

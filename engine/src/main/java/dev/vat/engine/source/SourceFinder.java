@@ -7,6 +7,7 @@ import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequenceGrouping;
 import dev.vat.core.source.SequencePattern;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.FileSystemLoopException;
 import java.nio.file.FileVisitOption;
@@ -40,6 +41,8 @@ import java.util.stream.Collectors;
  * round of links is endless.
  */
 public final class SourceFinder {
+
+    private static final Words WORDS = Words.of(SourceFinder.class);
 
     private static final int DEEPEST = 24;
     private static final long TOLD_NANOS = 200_000_000L;
@@ -236,7 +239,7 @@ public final class SourceFinder {
                 }
                 // A link to nowhere or back up is no source; a folder that is closed to this user may have been one.
                 if (!(e instanceof FileSystemLoopException) && Files.isDirectory(file)) {
-                    closed.add(file.getFileName() + ": this user may not look into it");
+                    closed.add(WORDS.say("thisUserMayNotLookIntoIt", file.getFileName()));
                 }
                 return FileVisitResult.CONTINUE;
             }
@@ -266,6 +269,6 @@ public final class SourceFinder {
 
     /** For {@code told}: ends the walk because nobody wants its outcome any more. */
     public static void stop() {
-        throw new CancellationException("The search was stopped");
+        throw new CancellationException(WORDS.say("theSearchWasStopped"));
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.engine.standin;
 
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.WorkerLost;
 import dev.vat.engine.process.WorkerProcess;
 import dev.vat.protocol.Message;
@@ -15,6 +16,8 @@ import java.util.function.Consumer;
 
 /** The stand-in scene, started by its owner as a process of its own. */
 public final class SceneProcess implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(SceneProcess.class);
 
     private final WorkerProcess worker;
     private final SceneNotice notice;
@@ -42,10 +45,10 @@ public final class SceneProcess implements AutoCloseable {
             switch (message) {
                 case SceneMessage.Serving said -> serving.complete(said.notice());
                 case Message.Broken broken -> serving.completeExceptionally(new IOException(broken.why()));
-                default -> serving.completeExceptionally(new IOException("The scene said " + message));
+                default -> serving.completeExceptionally(new IOException(WORDS.say("theSceneSaid", message)));
             }
         }, loss -> {
-            serving.completeExceptionally(new IOException("The scene was lost: " + loss.why()));
+            serving.completeExceptionally(new IOException(WORDS.say("theSceneWasLost", loss.why())));
             lost.accept(loss);
         });
         try {

@@ -4,6 +4,7 @@ import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.trial.FileTrial;
 import dev.vat.core.trial.Trial;
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.Restraint;
 import dev.vat.engine.process.WorkerProcess;
 import dev.vat.protocol.Message;
@@ -27,6 +28,8 @@ import java.util.function.Consumer;
 
 /** Trials of files, each in a process of its own; what was tried before isn't tried again. */
 public final class Trials {
+
+    private static final Words WORDS = Words.of(Trials.class);
 
     /** What the folder of a trial that goes on is called at first. */
     static final String GOING = "going-";
@@ -136,12 +139,12 @@ public final class Trials {
                 case TrialMessage.Trying trying -> progress.accept(trying);
                 case TrialMessage.Tried tried -> answer.complete(tried.trial());
                 case Message.Broken broken -> answer.completeExceptionally(new IOException(broken.why()));
-                default -> answer.completeExceptionally(new IOException("A trial said " + message));
+                default -> answer.completeExceptionally(new IOException(WORDS.say("aTrialSaid", message)));
             }
-        }, loss -> answer.completeExceptionally(new IOException("The trial was lost: " + loss.why())))) {
+        }, loss -> answer.completeExceptionally(new IOException(WORDS.say("theTrialWasLost", loss.why()))))) {
             going.worker = worker;
             if (going.isOver()) {
-                throw new CancellationException("cancelled before it began");
+                throw new CancellationException(WORDS.say("cancelledBeforeItBegan"));
             }
             worker.send(new TrialMessage.Try(1, home.folder().toString(), looked));
             Trial trial = answer.get();

@@ -5,6 +5,7 @@ import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -21,6 +22,8 @@ import java.util.function.Consumer;
  * again one by one, so that the one which kills it is found and named.
  */
 final class CheckJob {
+
+    private static final Words WORDS = Words.of(CheckJob.class);
 
     private static final int BATCH = 8;
     private static final int IN_FLIGHT = 4;
@@ -129,7 +132,7 @@ final class CheckJob {
         inFlight.clear();
         if (lost.size() == 1 && lost.getFirst().size() == 1) {
             take(List.of(FrameCheck.fault(lost.getFirst().getFirst().number(), FrameState.UNREADABLE,
-                    "it makes the decoder crash")));
+                    WORDS.say("itMakesTheDecoderCrash"))));
         } else {
             lost.forEach(suspects::addAll);
         }

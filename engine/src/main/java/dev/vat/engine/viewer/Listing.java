@@ -4,6 +4,7 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.protocol.run.ReceiptFile;
 import java.io.IOException;
@@ -21,6 +22,8 @@ import org.slf4j.LoggerFactory;
  * @param clip what a movie or sound file holds
  */
 public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
+
+    private static final Words WORDS = Words.of(Listing.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Listing.class);
 
@@ -41,13 +44,13 @@ public record Listing(Optional<Sequence> sequence, Optional<ClipFacts> clip) {
         }
         long size = Files.size(file);
         if (size == 0) {
-            throw new IOException("the file has no bytes");
+            throw new IOException(WORDS.say("theFileHasNoBytes"));
         }
         ClipFacts clip;
         try {
             clip = viewer.probe(file).join();
         } catch (CompletionException e) {
-            throw new IOException("the file can't be read: " + e.getCause().getMessage(), e);
+            throw new IOException(WORDS.say("theFileCantBeRead", e.getCause().getMessage()), e);
         }
         clip = withHistory(clip, file, size);
         Optional<Sequence> frames = clip.frames() == 0 ? Optional.empty()

@@ -8,6 +8,7 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.words.Words;
 import dev.vat.engine.process.WorkerLost;
 import dev.vat.engine.process.WorkerProcess;
 import dev.vat.protocol.Message;
@@ -38,6 +39,8 @@ import org.slf4j.LoggerFactory;
  * media code comes near the process that this object lives in. Listeners are called on the worker's thread.
  */
 public final class Viewer implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Viewer.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Viewer.class);
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
@@ -125,7 +128,7 @@ public final class Viewer implements AutoCloseable {
             known.load(sequence, choice);
             synchronized (this) {
                 if (closed) {
-                    job.fail("Vat is closing");
+                    job.fail(WORDS.say("vatIsClosing"));
                 }
                 jobs.add(job);
                 pump();
@@ -198,7 +201,7 @@ public final class Viewer implements AutoCloseable {
             tell(worker(), words.apply(id));
         } catch (IOException e) {
             questions.remove(id);
-            question.failed("The process for pictures and checks can't be started: " + e.getMessage());
+            question.failed(WORDS.say("theProcessForPicturesAnd", e.getMessage()));
         }
         return question.answer;
     }
@@ -236,7 +239,7 @@ public final class Viewer implements AutoCloseable {
         CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
         if (!PictureSlots.fits(shape.width(), shape.height())) {
             answer.completeExceptionally(new IllegalArgumentException(
-                    "No picture of " + shape.width() + "x" + shape.height()));
+                    WORDS.say("noPictureOfX", shape.width(), shape.height())));
         } else if (deadly.contains(subject)) {
             answer.completeExceptionally(new IllegalStateException("unreadable: it makes the decoder crash"));
         } else {
@@ -254,7 +257,7 @@ public final class Viewer implements AutoCloseable {
             pumpPictures();
             pumpChecks();
         } catch (IOException e) {
-            failAll("The process for pictures and checks can't be started: " + e.getMessage());
+            failAll(WORDS.say("theProcessForPicturesAnd", e.getMessage()));
         }
     }
 
@@ -370,13 +373,13 @@ public final class Viewer implements AutoCloseable {
                     ? "unreadable: it makes the decoder crash" : "the decoder had to be started again"));
         }
         shown.clear();
-        failQuestions("the decoder crashed on it or beside it");
+        failQuestions(WORDS.say("theDecoderCrashedOnItOr"));
         slotFile.toFile().delete();
         List<CheckJob> running = List.copyOf(jobs);
         freeSlots.clear();
         slots = null;
         if (++restarts > MOST_RESTARTS_IN_A_ROW) {
-            failAll("The process for pictures and checks keeps ending: " + loss.why());
+            failAll(WORDS.say("theProcessForPicturesAnd2", loss.why()));
             return;
         }
         running.forEach(CheckJob::workerLost);
@@ -410,7 +413,7 @@ public final class Viewer implements AutoCloseable {
             closed = true;
             running = worker;
             worker = null;
-            failAll("Vat is closing");
+            failAll(WORDS.say("vatIsClosing"));
         }
         if (running != null) {
             running.close();

@@ -1,6 +1,7 @@
 package dev.vat.media.compose;
 
 import dev.vat.core.delivery.Scan;
+import dev.vat.core.words.Words;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
@@ -11,6 +12,8 @@ import dev.vat.media.picture.Picture;
  * first (1-2-1), since what is but one line high would flicker with every field. Belongs to one thread.
  */
 public final class FieldWeaver implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FieldWeaver.class);
 
     private final Scan scan;
     private final Filtering filtering;
@@ -29,11 +32,11 @@ public final class FieldWeaver implements AutoCloseable {
         Picture none = filtering.offer(earlier);
         if (none != null) {
             none.close();
-            throw new MediaException("A frame was woven out of one picture alone", 0);
+            throw new MediaException(WORDS.say("aFrameWasWovenOutOfOnePicture"), 0);
         }
         Picture woven = filtering.offer(later);
         if (woven == null) {
-            throw new MediaException("Two pictures gave no frame", 0);
+            throw new MediaException(WORDS.say("twoPicturesGaveNoFrame"), 0);
         }
         ColourTags.like(later, woven);
         return woven;

@@ -13,6 +13,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
@@ -25,6 +26,8 @@ import java.util.function.IntBinaryOperator;
 
 /** Draws what lies behind transparent places, in the samples of the working picture that it is for. */
 public final class Grounds {
+
+    private static final Words WORDS = Words.of(Grounds.class);
 
     private static final int DARK = 0x66;
     private static final int LIGHT = 0x99;
@@ -110,10 +113,10 @@ public final class Grounds {
 
     private static Picture read(Path file, boolean alpha) {
         FileKind kind = FileKind.ofName(file.getFileName().toString()).filter(k -> !k.isMovie())
-                .orElseThrow(() -> new MediaException(file.getFileName() + " isn't a picture that Vat reads", 0));
+                .orElseThrow(() -> new MediaException(WORDS.say("isntAPictureThatVatReads", file.getFileName()), 0));
         try (FrameReader reader = new FrameReader(); Composer composer = new Composer(WorkingFormat.W16, alpha)) {
             return switch (reader.read(file, kind, PictureChoice.MAIN, 0)) {
-                case FrameRead.Unsound unsound -> throw new MediaException(file.getFileName() + " can't be used: " + unsound.why(), 0);
+                case FrameRead.Unsound unsound -> throw new MediaException(WORDS.say("cantBeUsed", file.getFileName(), unsound.why()), 0);
                 case FrameRead.Sound sound -> {
                     try (Picture decoded = sound.picture()) {
                         yield composer.compose(decoded, alpha ? WITH_ALPHA : AS_SHOWN);

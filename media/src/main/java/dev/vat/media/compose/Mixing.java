@@ -1,6 +1,7 @@
 package dev.vat.media.compose;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.Picture;
@@ -9,6 +10,8 @@ import java.lang.foreign.ValueLayout;
 
 /** Mixes two 16-bit working pictures of one size and coding; colours weigh by their alpha. */
 public final class Mixing {
+
+    private static final Words WORDS = Words.of(Mixing.class);
 
     private static final int FULL = 65535;
     private static final int ALPHA = 3;
@@ -40,7 +43,7 @@ public final class Mixing {
     public static Picture mix(Picture before, Picture after, Rational share) {
         if (before.width() != after.width() || before.height() != after.height()
                 || !before.formatName().equals(after.formatName()) || before.bits() != 16) {
-            throw new MediaException("Only 16-bit pictures of one kind can be mixed", 0);
+            throw new MediaException(WORDS.say("only16BitPicturesOfOneKind"), 0);
         }
         Mixing mixing = new Mixing(before, after, (float) share.toDouble());
         for (int y = 0; y < before.height(); y++) {

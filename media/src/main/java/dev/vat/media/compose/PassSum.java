@@ -6,6 +6,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.DisplayCurve;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.reel.Assembly;
+import dev.vat.core.words.Words;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
@@ -21,6 +22,8 @@ import java.util.List;
  * it would do to what lies under it. Display-coded passes are taken to be coded by IEC 61966-2-1. Belongs to one thread.
  */
 public final class PassSum implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(PassSum.class);
 
     private static final int ALPHA = 3;
     /** Planes of a picture in the order of red, green, blue, alpha. */
@@ -59,7 +62,7 @@ public final class PassSum implements AutoCloseable {
             for (int i = 1; i < floats.size(); i++) {
                 if (floats.get(i).width() != first.width() || floats.get(i).height() != first.height()) {
                     throw new MediaException(
-                            "The passes " + how.passes().getFirst().name() + " and " + how.passes().get(i).name() + " aren't of one size",
+                            WORDS.say("thePassesAndArentOfOneSize", how.passes().getFirst().name(), how.passes().get(i).name()),
                             0);
                 }
             }

@@ -11,6 +11,7 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.compose.Flattening;
 import dev.vat.media.compose.Grounds;
@@ -29,6 +30,8 @@ import dev.vat.media.picture.SampleFormat;
  * asserted. An instance belongs to one thread.
  */
 public final class Conversion implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Conversion.class);
 
     private static final int BT709 = 1;
 
@@ -181,12 +184,10 @@ public final class Conversion implements AutoCloseable {
                 && picture.frame().colorspace() == matrix()
                 && picture.frame().color_range() == (colour.isFull() ? AVCOL_RANGE_JPEG : AVCOL_RANGE_MPEG);
         if (!right) {
-            String found = picture.width() + "x" + picture.height() + " " + picture.formatName() + ", matrix "
-                    + picture.frame().colorspace()
-                    + ", range " + picture.frame().color_range();
+            String found = WORDS.say("xMatrixRange", picture.width(), picture.height(), picture.formatName(), picture.frame().colorspace(),
+                    picture.frame().color_range());
             picture.close();
-            throw new MediaException("The conversion gave " + found + " where " + size + " " + wanted + ", matrix " + matrix() + ", "
-                    + colour.range() + " was planned", 0);
+            throw new MediaException(WORDS.say("theConversionGaveWhereMatrix", found, size, wanted, matrix(), colour.range()), 0);
         }
         return picture;
     }

@@ -1,6 +1,7 @@
 package dev.vat.media.decode;
 
 import dev.vat.core.picture.FieldOrder;
+import dev.vat.core.words.Words;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
@@ -11,6 +12,8 @@ import java.util.TreeMap;
  * Belongs to one thread.
  */
 public final class Deinterlaced implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Deinterlaced.class);
 
     private final MovieFrames movie;
     private final String first;
@@ -51,7 +54,7 @@ public final class Deinterlaced implements AutoCloseable {
             put(filter, at(index));
             Picture made = filter.offer(at(Math.min(last, index + 1)));
             if (made == null) {
-                throw new MediaException("Frame " + index + " can't be deinterlaced", 0);
+                throw new MediaException(WORDS.say("frameCantBeDeinterlaced", index), 0);
             }
             return made;
         }

@@ -17,6 +17,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
@@ -33,6 +34,8 @@ import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 /** Reads the packets of a movie file's picture track. Belongs to one thread. */
 public final class Demuxer implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(Demuxer.class);
+
     public interface PacketSink {
         void take(AVPacket packet);
     }
@@ -43,10 +46,10 @@ public final class Demuxer implements AutoCloseable {
 
     public Demuxer(Path file) {
         try {
-            Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
-            Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+            Av.check(avformat_open_input(context, file.toString(), null, null), WORDS.say("opening", file.getFileName()));
+            Av.check(avformat_find_stream_info(context, (AVDictionary) null), WORDS.say("reading", file.getFileName()));
             int index = Av.check(av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, (AVCodec) null, 0),
-                    file.getFileName() + " holds no picture track");
+                    WORDS.say("holdsNoPictureTrack", file.getFileName()));
             stream = context.streams(index);
         } catch (MediaException e) {
             close();
@@ -107,7 +110,7 @@ public final class Demuxer implements AutoCloseable {
             if (result == Av.EOF) {
                 return false;
             }
-            Av.check(result, "Reading");
+            Av.check(result, WORDS.say("reading2"));
             try {
                 if (packet.stream_index() == stream.index()) {
                     sink.take(packet);
@@ -121,7 +124,7 @@ public final class Demuxer implements AutoCloseable {
 
     /** Goes to the last self-contained frame at or before a time, given in the track's own time base. */
     void seek(long time) {
-        Av.check(av_seek_frame(context, stream.index(), time, AVSEEK_FLAG_BACKWARD), "Seeking");
+        Av.check(av_seek_frame(context, stream.index(), time, AVSEEK_FLAG_BACKWARD), WORDS.say("seeking"));
     }
 
     /**
@@ -130,7 +133,7 @@ public final class Demuxer implements AutoCloseable {
      */
     void seekStart(long first) {
         if ((context.iformat().flags() & AVFMT_TS_DISCONT) != 0) {
-            Av.check(av_seek_frame(context, -1, 0, AVSEEK_FLAG_BYTE), "Seeking");
+            Av.check(av_seek_frame(context, -1, 0, AVSEEK_FLAG_BYTE), WORDS.say("seeking"));
         } else {
             seek(first);
         }

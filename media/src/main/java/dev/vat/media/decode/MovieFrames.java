@@ -24,6 +24,7 @@ import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.source.FrameTimes;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.still.ColourHints;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
@@ -46,6 +47,8 @@ import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
  * to one thread.
  */
 public final class MovieFrames implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(MovieFrames.class);
 
     /** What a rate can be. */
     private static final Rational SLOWEST = Rational.of(1, 60);
@@ -101,7 +104,7 @@ public final class MovieFrames implements AutoCloseable {
     }
 
     private static String dwell(Rational seconds) {
-        return "an edit in the file holds a picture still for " + seconds.toDecimal(3) + " s, which Vat plays on";
+        return WORDS.say("anEditInTheFileHoldsAPicture", seconds.toDecimal(3));
     }
 
     /** What the container says, if that is a rate at all: some give ticks a second for it. */
@@ -180,7 +183,7 @@ public final class MovieFrames implements AutoCloseable {
     /** @throws MediaException if there is no such frame, or it can't be decoded */
     public Picture frame(long index) {
         if (index < 0 || index >= count()) {
-            throw new MediaException("The file has no frame " + index, 0);
+            throw new MediaException(WORDS.say("theFileHasNoFrame", index), 0);
         }
         int frame = times.at((int) index);
         if (frame != lastGiven || last == null) {
@@ -210,7 +213,7 @@ public final class MovieFrames implements AutoCloseable {
             seek(ticks.groupBefore(ticks.all()[frame], groups));
             found = next(frame);
         }
-        return shown.of(found.orElseThrow(() -> new MediaException("Frame " + frame + " can't be decoded", 0)));
+        return shown.of(found.orElseThrow(() -> new MediaException(WORDS.say("frameCantBeDecoded", frame), 0)));
     }
 
     /** Decodes on until a frame comes; empty if a later one comes first, or none. */

@@ -7,6 +7,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_packet_side_data_get;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Standing;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.still.Orientation;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.picture.ChromaGrid;
@@ -23,6 +24,8 @@ import org.bytedeco.ffmpeg.avcodec.AVPacketSideData;
  * rest is turned (the matrix of a track, ISO/IEC 14496-12). Belongs to one thread.
  */
 final class ShownPart implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(ShownPart.class);
 
     /** Edges in pixels. */
     private record Edges(int top, int bottom, int left, int right) {
@@ -109,13 +112,12 @@ final class ShownPart implements AutoCloseable {
     String note() {
         List<String> words = new ArrayList<>();
         if (!edges.equals(Edges.NONE)) {
-            words.add("the file leaves out its edges (" + edges.top + " above, " + edges.bottom + " below, " + edges.left + " left, "
-                    + edges.right + " right)");
+            words.add(WORDS.say("theFileLeavesOutItsEdges", edges.top, edges.bottom, edges.left, edges.right));
         }
         if (orientation != Orientation.UPRIGHT) {
             words.add(orientation.said());
         } else if (stated != Orientation.UPRIGHT) {
-            words.add("shown as stored; the file says " + stated.words());
+            words.add(WORDS.say("shownAsStoredTheFileSays", stated.words()));
         }
         return words.isEmpty() ? null : String.join("; ", words);
     }

@@ -33,6 +33,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 import static org.bytedeco.ffmpeg.global.avutil.av_mallocz;
 
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.OneAtATime;
@@ -52,6 +53,8 @@ import org.bytedeco.javacpp.BytePointer;
  */
 public final class StillDecoder implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(StillDecoder.class);
+
     private static final Map<String, String> STRICT = Map.of("err_detect", "crccheck+bitstream+buffer+explode");
 
     /** Strict decoders of files that were found whole; EXR leaves chunks that it can't unpack as they are. */
@@ -59,7 +62,7 @@ public final class StillDecoder implements AutoCloseable {
 
     private final PictureMemory memory = new PictureMemory();
     private final AVPacket packet = av_packet_alloc();
-    private final OneAtATime use = new OneAtATime("A decoder of stills");
+    private final OneAtATime use = new OneAtATime(WORDS.say("aDecoderOfStills"));
 
     /**
      * @param layer the EXR layer to take, or empty for the unnamed one
@@ -67,7 +70,7 @@ public final class StillDecoder implements AutoCloseable {
      */
     public Picture decode(FileKind kind, String layer, byte[] data) {
         if (data.length == 0) {
-            throw new MediaException("the file has no bytes", 0);
+            throw new MediaException(WORDS.say("theFileHasNoBytes"), 0);
         }
         use.enter();
         try {
@@ -96,7 +99,7 @@ public final class StillDecoder implements AutoCloseable {
     private Picture decoded(AVCodecContext context, String title, byte[] data) {
         AVFrame frame = av_frame_alloc();
         try {
-            Av.check(av_new_packet(packet, data.length), "No memory for " + data.length + " bytes");
+            Av.check(av_new_packet(packet, data.length), WORDS.say("noMemoryForBytes", data.length));
             packet.data().put(data, 0, data.length);
             // The PNG decoder takes what has no such mark for a change to a picture before it.
             packet.flags(Av.PACKET_KEY);
@@ -137,8 +140,8 @@ public final class StillDecoder implements AutoCloseable {
             case PPM -> anymap(data);
             case SGI -> AV_CODEC_ID_SGI;
             case TIFF -> AV_CODEC_ID_TIFF;
-            case DPX, CINEON, PSD, AVIF, HEIF, JXL -> throw new IllegalArgumentException(kind.title() + " has a reader of its own");
-            case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
+            case DPX, CINEON, PSD, AVIF, HEIF, JXL -> throw new IllegalArgumentException(WORDS.say("hasAReaderOfItsOwn", kind.title()));
+            case MOVIE -> throw new IllegalArgumentException(WORDS.say("aMovieIsNoStillPicture"));
         };
         Map<String, String> options = new HashMap<>(STRICT);
         if (!layer.isEmpty()) {
@@ -162,8 +165,8 @@ public final class StillDecoder implements AutoCloseable {
         }
         AVDictionary dictionary = Av.options(options);
         try {
-            Av.check(avcodec_open2(context, codec, dictionary), title + " decoder");
-            Av.requireAllTaken(dictionary, title + " decoder");
+            Av.check(avcodec_open2(context, codec, dictionary), WORDS.say("decoder", title));
+            Av.requireAllTaken(dictionary, WORDS.say("decoder", title));
         } catch (MediaException e) {
             avcodec_free_context(context);
             throw e;

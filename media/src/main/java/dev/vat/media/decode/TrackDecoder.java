@@ -21,6 +21,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.OneAtATime;
@@ -40,8 +41,10 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 /** Decodes the packets of one picture track, in the order in which pictures are shown. Belongs to one thread. */
 public final class TrackDecoder implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(TrackDecoder.class);
+
     private final AVCodecContext context;
-    private final OneAtATime use = new OneAtATime("A decoder of movies");
+    private final OneAtATime use = new OneAtATime(WORDS.say("aDecoderOfMovies"));
 
     public TrackDecoder(AVCodecParameters parameters, boolean hiddenAlpha, AVRational timeBase, int threads) {
         this(hiddenAlpha ? avcodec_find_decoder_by_name("libvpx-vp9") : avcodec_find_decoder(parameters.codec_id()), parameters, timeBase,
@@ -64,16 +67,16 @@ public final class TrackDecoder implements AutoCloseable {
 
     private TrackDecoder(AVCodec codec, AVCodecParameters parameters, AVRational timeBase, int threads) {
         if (codec == null || codec.isNull()) {
-            throw new MediaException("No decoder for this picture track", 0);
+            throw new MediaException(WORDS.say("noDecoderForThisPicture"), 0);
         }
         context = avcodec_alloc_context3(codec);
         AVDictionary options = Av.options(Map.of("err_detect", strictness(parameters.codec_id())));
         try {
-            Av.check(avcodec_parameters_to_context(context, parameters), "Decoder");
+            Av.check(avcodec_parameters_to_context(context, parameters), WORDS.say("decoder"));
             context.pkt_timebase(timeBase);
             context.thread_count(threads);
-            Av.check(avcodec_open2(context, codec, options), "Decoder");
-            Av.requireAllTaken(options, "Decoder");
+            Av.check(avcodec_open2(context, codec, options), WORDS.say("decoder"));
+            Av.requireAllTaken(options, WORDS.say("decoder"));
         } catch (MediaException e) {
             close();
             throw e;
@@ -93,7 +96,7 @@ public final class TrackDecoder implements AutoCloseable {
     public void decode(AVPacket packet, Consumer<Picture> sink) {
         use.enter();
         try {
-            Av.check(avcodec_send_packet(context, packet), "Decoding");
+            Av.check(avcodec_send_packet(context, packet), WORDS.say("decoding"));
             drain(sink);
         } finally {
             use.leave();
@@ -104,7 +107,7 @@ public final class TrackDecoder implements AutoCloseable {
     public void decodeStill(byte[] data, Consumer<Picture> sink) {
         AVPacket packet = av_packet_alloc();
         try {
-            Av.check(av_new_packet(packet, data.length), "Decoding");
+            Av.check(av_new_packet(packet, data.length), WORDS.say("decoding"));
             packet.data().put(data, 0, data.length);
             packet.flags(AV_PKT_FLAG_KEY);
             decode(packet, sink);
@@ -117,7 +120,7 @@ public final class TrackDecoder implements AutoCloseable {
     public void flush(Consumer<Picture> sink) {
         use.enter();
         try {
-            Av.check(avcodec_send_packet(context, null), "Decoding the last frames");
+            Av.check(avcodec_send_packet(context, null), WORDS.say("decodingTheLastFrames"));
             drain(sink);
         } finally {
             use.leave();
@@ -138,7 +141,7 @@ public final class TrackDecoder implements AutoCloseable {
                 if (result == Av.EAGAIN || result == Av.EOF) {
                     return;
                 }
-                Av.check(result, "Decoding");
+                Av.check(result, WORDS.say("decoding"));
             }
             sink.accept(Picture.owning(frame));
         }

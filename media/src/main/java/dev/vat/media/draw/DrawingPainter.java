@@ -7,6 +7,7 @@ import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.time.Rational;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.compose.Flattening;
 import dev.vat.media.lib.MediaException;
@@ -28,6 +29,8 @@ import java.util.List;
 
 /** Draws bars, slates and the figures of leaders, opaque, for any size and shape of pixels. Belongs to one thread. */
 public final class DrawingPainter {
+
+    private static final Words WORDS = Words.of(DrawingPainter.class);
 
     private static final Color GROUND = new Color(0x20, 0x20, 0x20);
     private static final Color INK = new Color(0xe6, 0xe6, 0xe6);
@@ -137,7 +140,7 @@ public final class DrawingPainter {
         }
         String missing = Face.missing(font(), text);
         if (!missing.isEmpty()) {
-            throw new MediaException("Vat's face has no letter " + missing + ", which stands on the slate: write it in other letters", 0);
+            throw new MediaException(WORDS.say("vatsFaceHasNoLetterWhich", missing), 0);
         }
         TextLayout layout = layout(text, size);
         if (layout.getAdvance() > room) {

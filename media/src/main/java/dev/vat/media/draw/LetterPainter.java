@@ -5,6 +5,7 @@ import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Watermark;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Grounds;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
@@ -33,6 +34,8 @@ import java.util.Objects;
  * shape. A line that is too long for the area gets smaller letters. Belongs to one thread.
  */
 public final class LetterPainter {
+
+    private static final Words WORDS = Words.of(LetterPainter.class);
 
     private static final int MOST_PATCHES = 24;
     private static final float SMALLEST = 6;
@@ -138,7 +141,7 @@ public final class LetterPainter {
         try (InputStream data = Files.newInputStream(Path.of(face))) {
             return Face.read(data, Path.of(face).getFileName().toString());
         } catch (IOException e) {
-            throw new MediaException("The face for words in pictures can't be used: " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("theFaceForWordsInPictures", e.getMessage()), 0);
         }
     }
 
@@ -146,8 +149,7 @@ public final class LetterPainter {
         String text = block.line.text();
         String missing = Face.missing(font, text);
         if (!missing.isEmpty()) {
-            throw new MediaException("The face " + font.getName() + " has no letter " + missing + ", which is to be written into the "
-                    + "picture: choose another font file", 0);
+            throw new MediaException(WORDS.say("theFaceHasNoLetterWhich", font.getName(), missing), 0);
         }
         float size = fitting(block.line, block.width, block.height);
         double wide = wide(text, size);

@@ -9,6 +9,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_free;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
 import static org.bytedeco.ffmpeg.global.avutil.av_mallocz;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
@@ -31,6 +32,8 @@ import org.bytedeco.javacpp.SizeTPointer;
  */
 final class InlineCheck implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(InlineCheck.class);
+
     private final Deque<Picture> given = new ArrayDeque<>();
     private final Likeness likeness;
     private final AVCodecContext encoder;
@@ -51,7 +54,7 @@ final class InlineCheck implements AutoCloseable {
     private TrackDecoder decoderFor(AVPacket first) {
         AVCodecParameters parameters = avcodec_parameters_alloc();
         try (SizeTPointer size = new SizeTPointer(1)) {
-            Av.check(avcodec_parameters_from_context(parameters, encoder), "Check");
+            Av.check(avcodec_parameters_from_context(parameters, encoder), WORDS.say("check"));
             BytePointer beside = av_packet_get_side_data(first, AV_PKT_DATA_NEW_EXTRADATA, size);
             if (parameters.extradata_size() == 0 && beside != null && !beside.isNull()) {
                 int length = Math.toIntExact(size.get());
@@ -81,7 +84,7 @@ final class InlineCheck implements AutoCloseable {
             decoder.flush(this::compare);
         }
         if (!given.isEmpty()) {
-            throw new MediaException(given.size() + " frames that were encoded can't be decoded again", 0);
+            throw new MediaException(WORDS.say("framesThatWereEncodedCant", given.size()), 0);
         }
         return proofs;
     }
@@ -89,7 +92,7 @@ final class InlineCheck implements AutoCloseable {
     private void compare(Picture decoded) {
         try (decoded; Picture original = given.poll()) {
             if (original == null) {
-                throw new MediaException("More frames can be decoded than were encoded", 0);
+                throw new MediaException(WORDS.say("moreFramesCanBeDecodedThan"), 0);
             }
             Likeness.Value value = likeness.compare(decoded, original);
             proofs.add(new FrameProof(firstFrame + proofs.size(), decoded.crc32c(), value.psnr(), value.ssim()));

@@ -9,6 +9,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVCOL_RANGE_JPEG;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PICTURE_TYPE_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_make_q;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.PacketDrain;
@@ -22,6 +23,8 @@ import org.bytedeco.ffmpeg.avutil.AVDictionary;
 
 /** Encodes small pictures of {@code yuvj420p} for nothing but the length of their packets. Belongs to one thread. */
 final class SmallEncoder implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(SmallEncoder.class);
 
     private final AVCodecContext context;
     private final PacketDrain packets = new PacketDrain();
@@ -48,13 +51,13 @@ final class SmallEncoder implements AutoCloseable {
         picture.frame().pict_type(AV_PICTURE_TYPE_NONE);
         picture.frame().flags(picture.frame().flags() & ~Av.FRAME_KEY);
         picture.frame().quality(context.global_quality());
-        Av.check(avcodec_send_frame(context, picture.frame()), "A quick look");
-        packets.drain(context, "A quick look", sink);
+        Av.check(avcodec_send_frame(context, picture.frame()), WORDS.say("aQuickLook"));
+        packets.drain(context, WORDS.say("aQuickLook"), sink);
     }
 
     void flush(Consumer<AVPacket> sink) {
-        Av.check(avcodec_send_frame(context, null), "A quick look");
-        packets.drain(context, "A quick look", sink);
+        Av.check(avcodec_send_frame(context, null), WORDS.say("aQuickLook"));
+        packets.drain(context, WORDS.say("aQuickLook"), sink);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package dev.vat.media.encode;
 
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;
@@ -11,6 +12,8 @@ import org.bytedeco.ffmpeg.avcodec.AVPacket;
 
 /** Encodes a range of numbered stills, each into a file of its own, checking it as it goes. Belongs to one thread. */
 public final class StillsWriter implements PartSink {
+
+    private static final Words WORDS = Words.of(StillsWriter.class);
 
     private final Path folder;
     private final Expectation.Stills stills;
@@ -45,7 +48,7 @@ public final class StillsWriter implements PartSink {
         try {
             Files.write(file, data);
         } catch (IOException e) {
-            throw new MediaException("Writing " + file.getFileName() + ": " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("writing", file.getFileName(), e.getMessage()), 0);
         }
     }
 

@@ -22,6 +22,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.run.EncoderOptions;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.PacketDrain;
@@ -41,6 +42,8 @@ import org.bytedeco.javacpp.BytePointer;
 /** One encoder from its first frame to its last packet. Belongs to one thread. */
 public final class TrackEncoder implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(TrackEncoder.class);
+
     private final EncoderSpec spec;
     private final AVCodecContext context;
     private final Palette palette;
@@ -53,7 +56,7 @@ public final class TrackEncoder implements AutoCloseable {
         String encoder = EncoderOptions.encoder(spec.codec());
         AVCodec codec = avcodec_find_encoder_by_name(encoder);
         if (codec == null || codec.isNull()) {
-            throw new MediaException("This build has no encoder " + encoder, 0);
+            throw new MediaException(WORDS.say("thisBuildHasNoEncoder", encoder), 0);
         }
         context = avcodec_alloc_context3(codec);
         context.width(spec.size().width()).height(spec.size().height())
@@ -79,7 +82,7 @@ public final class TrackEncoder implements AutoCloseable {
         AVDictionary options = Av.options(RepeatableCode.with(spec.options(), encoder));
         try {
             int result = avcodec_open2(context, codec, withGlobalHeader(options));
-            Av.check(result, spec.codec().title() + " at " + spec.size());
+            Av.check(result, WORDS.say("at", spec.codec().title(), spec.size()));
             Av.requireAllTaken(options, encoder);
         } catch (MediaException e) {
             close();
@@ -118,7 +121,7 @@ public final class TrackEncoder implements AutoCloseable {
         try {
             return Files.readString(spec.pass().notes());
         } catch (IOException e) {
-            throw new MediaException("The notes of the first pass can't be read: " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("theNotesOfTheFirstPassCant", e.getMessage()), 0);
         }
     }
 
@@ -126,7 +129,7 @@ public final class TrackEncoder implements AutoCloseable {
         try {
             Files.writeString(spec.pass().notes(), context.stats_out().getString());
         } catch (IOException e) {
-            throw new MediaException("The notes of the first pass can't be written: " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("theNotesOfTheFirstPassCant2", e.getMessage()), 0);
         }
     }
 
@@ -148,8 +151,8 @@ public final class TrackEncoder implements AutoCloseable {
         AVFrame frame = picture.frame();
         if (frame.width() != context.width() || frame.height() != context.height()
                 || frame.format() != context.pix_fmt()) {
-            throw new MediaException("A picture of " + frame.width() + "x" + frame.height() + " "
-                    + picture.formatName() + " came to an encoder for " + spec.size(), 0);
+            throw new MediaException(
+                    WORDS.say("aPictureOfXCameToAnEncoder", frame.width(), frame.height(), picture.formatName(), spec.size()), 0);
         }
         frame.pts(frames++);
         // Decoded stills say "key frame"; the encoder would follow that for every one.
@@ -159,12 +162,12 @@ public final class TrackEncoder implements AutoCloseable {
         frame.chroma_location(context.chroma_sample_location());
         // Motion JPEG takes its quality from every frame anew.
         frame.quality(context.global_quality());
-        Av.check(avcodec_send_frame(context, frame), "Encoding");
+        Av.check(avcodec_send_frame(context, frame), WORDS.say("encoding"));
         drain(sink);
     }
 
     void flush(Consumer<AVPacket> sink) {
-        Av.check(avcodec_send_frame(context, null), "Encoding the last frames");
+        Av.check(avcodec_send_frame(context, null), WORDS.say("encodingTheLastFrames"));
         drain(sink);
         if (isVp9() && spec.pass() != null && spec.pass().first()) {
             writeNotes();
@@ -172,7 +175,7 @@ public final class TrackEncoder implements AutoCloseable {
     }
 
     private void drain(Consumer<AVPacket> sink) {
-        packets.drain(context, "Encoding", packet -> {
+        packets.drain(context, WORDS.say("encoding"), packet -> {
             packet.duration(1);
             sink.accept(packet);
         });

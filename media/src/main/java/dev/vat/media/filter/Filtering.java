@@ -1,5 +1,6 @@
 package dev.vat.media.filter;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.OneAtATime;
 import dev.vat.media.picture.ChromaGrid;
 import dev.vat.media.picture.Picture;
@@ -9,11 +10,13 @@ import java.util.function.Function;
 /** Applies a chain to one picture after the other, building it anew only when the kind of picture changes. */
 public final class Filtering implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(Filtering.class);
+
     private final Function<Picture, String> chains;
     private Graph.Kind kind;
     private Graph graph;
 
-    private final OneAtATime use = new OneAtATime("A chain of filters");
+    private final OneAtATime use = new OneAtATime(WORDS.say("aChainOfFilters"));
 
     /** @param chains the chain for a picture, as text */
     public Filtering(Function<Picture, String> chains) {

@@ -11,6 +11,7 @@ import static org.bytedeco.ffmpeg.global.avfilter.avfilter_graph_parse2;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
@@ -24,6 +25,8 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
  * one thread.
  */
 final class Graph implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Graph.class);
 
     /** What a graph is built for; a picture that differs needs another graph. */
     record Kind(int width, int height, int format, int colorspace, int range, int alphaMode, int primaries, int transfer) {
@@ -61,7 +64,7 @@ final class Graph implements AutoCloseable {
     private AVFilterContext filter(String name) {
         AVFilterContext found = avfilter_graph_get_filter(graph, name);
         if (found == null || found.isNull()) {
-            throw new MediaException("No filter " + name + " in " + chain, 0);
+            throw new MediaException(WORDS.say("noFilterIn", name, chain), 0);
         }
         return found;
     }

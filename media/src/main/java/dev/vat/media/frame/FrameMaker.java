@@ -9,6 +9,7 @@ import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.compose.Grounds;
 import dev.vat.media.compose.Mixing;
@@ -32,6 +33,8 @@ import java.util.Set;
  * planar RGB in full range with straight alpha, see {@link Composer}. An instance belongs to one thread.
  */
 public final class FrameMaker implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FrameMaker.class);
 
     /** Where decoded frames come from. */
     @FunctionalInterface
@@ -197,7 +200,7 @@ public final class FrameMaker implements AutoCloseable {
         }
         int index = passes.indexOf(pass);
         if (index < 0) {
-            throw new IOException("There is no pass " + pass + " here any more");
+            throw new IOException(WORDS.say("thereIsNoPassHereAnyMore", pass));
         }
         return sums.sum(passes.alone(index).mix(), List.of(decoded.get(index)));
     }

@@ -1,6 +1,7 @@
 package dev.vat.media.frame;
 
 import dev.vat.core.recipe.PictureKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.picture.Picture;
 import java.io.IOException;
 import java.util.HashMap;
@@ -9,6 +10,8 @@ import java.util.Set;
 
 /** What was made of one recipe, in every kind that is wanted of it; mostly there is but one. */
 public final class WorkingPictures implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(WorkingPictures.class);
 
     /** Makes a picture of one kind. */
     interface Making {
@@ -37,7 +40,7 @@ public final class WorkingPictures implements AutoCloseable {
     public Picture in(PictureKind kind) {
         Picture picture = pictures.get(kind);
         if (picture == null) {
-            throw new IllegalArgumentException("Nobody wanted " + kind + " of this frame, only " + pictures.keySet());
+            throw new IllegalArgumentException(WORDS.say("nobodyWantedOfThisFrame", kind, pictures.keySet()));
         }
         return picture;
     }

@@ -13,6 +13,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_strerror;
 import static org.bytedeco.ffmpeg.global.avutil.setLogCallback;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,6 +29,8 @@ import org.slf4j.LoggerFactory;
 
 /** The few calls that every use of the library goes through: error codes, options, fractions, its log. */
 public final class Av {
+
+    private static final Words WORDS = Words.of(Av.class);
 
     /** Frame flags; the bindings leave these constants out. */
     public static final int FRAME_KEY = 2;
@@ -65,7 +68,7 @@ public final class Av {
 
     public static String text(int code) {
         if (code == avutil.AVERROR_PATCHWELCOME()) {
-            return "this kind can't be read";
+            return WORDS.say("thisKindCantBeRead");
         }
         byte[] buffer = new byte[256];
         av_strerror(code, buffer, buffer.length);
@@ -87,7 +90,7 @@ public final class Av {
     public static int format(String name) {
         int format = av_get_pix_fmt(name);
         if (format < 0) {
-            throw new MediaException("No such pixel format: " + name, format);
+            throw new MediaException(WORDS.say("noSuchPixelFormat", name), format);
         }
         return format;
     }
@@ -115,7 +118,7 @@ public final class Av {
         }
         av_dict_free(dictionary);
         if (!rest.isEmpty()) {
-            throw new MediaException(by + " doesn't know the options " + rest, 0);
+            throw new MediaException(WORDS.say("doesntKnowTheOptions", by, rest), 0);
         }
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.media.measure;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
@@ -14,6 +15,8 @@ import java.util.Arrays;
  * picture the one that differs most is shown, so that not even a single one is lost.
  */
 public final class Differences {
+
+    private static final Words WORDS = Words.of(Differences.class);
 
     private static final ValueLayout.OfShort WORD = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.LITTLE_ENDIAN);
     private static final int WHITE = 65535;
@@ -30,7 +33,7 @@ public final class Differences {
     public record Show(int gain, boolean signed, boolean alpha) {
         public Show {
             if (gain < 1 || gain > 1024) {
-                throw new IllegalArgumentException("A gain is from 1 to 1024, not " + gain);
+                throw new IllegalArgumentException(WORDS.say("aGainIsFrom1To1024Not", gain));
             }
         }
     }
@@ -47,9 +50,8 @@ public final class Differences {
     public static Picture of(Picture first, Picture second, Show how, int width, int height) {
         if (first.width() != second.width() || first.height() != second.height() || first.bits() != 16 || second.bits() != 16
                 || !first.isRgb() || !second.isRgb()) {
-            throw new MediaException("Pictures of " + first.width() + "x" + first.height() + " " + first.formatName() + " and "
-                    + second.width() + "x" + second.height() + " "
-                    + second.formatName() + " can't be compared", 0);
+            throw new MediaException(WORDS.say("picturesOfXAndXCantBeCompared", first.width(), first.height(), first.formatName(),
+                    second.width(), second.height(), second.formatName()), 0);
         }
         Picture shown = Picture.allocate("gbrp16le", width, height);
         for (int plane = 0; plane < 3; plane++) {

@@ -13,6 +13,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_free;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.FloatSamples;
@@ -28,6 +29,8 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
  * where there are R, G, B. Belongs to one thread.
  */
 public final class Likeness implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Likeness.class);
 
     /** @param psnr in dB, positive infinity if not a bit differs @param ssim from 0 to 1 */
     public record Value(double psnr, double ssim) {}
@@ -55,7 +58,7 @@ public final class Likeness implements AutoCloseable {
         pairs++;
         AVFrame out = av_frame_alloc();
         try {
-            Av.check(av_buffersink_get_frame(sink, out), "Comparing a picture");
+            Av.check(av_buffersink_get_frame(sink, out), WORDS.say("comparingAPicture"));
             return new Value(value(out, rgb ? "lavfi.psnr.psnr_avg" : "lavfi.psnr.psnr.y"),
                     value(out, rgb ? "lavfi.ssim.All" : "lavfi.ssim.Y"));
         } finally {
@@ -68,13 +71,13 @@ public final class Likeness implements AutoCloseable {
         picture.frame().pts(pairs);
         int result = av_buffersrc_add_frame_flags(input, picture.frame(), AV_BUFFERSRC_FLAG_KEEP_REF);
         picture.frame().pts(pts);
-        Av.check(result, "Comparing a picture");
+        Av.check(result, WORDS.say("comparingAPicture"));
     }
 
     private static double value(AVFrame frame, String key) {
         AVDictionaryEntry entry = av_dict_get(frame.metadata(), key, null, 0);
         if (entry == null || entry.isNull()) {
-            throw new MediaException("The library gave no " + key, 0);
+            throw new MediaException(WORDS.say("theLibraryGaveNo", key), 0);
         }
         String text = Av.string(entry.value(), "");
         return text.contains("inf") ? Double.POSITIVE_INFINITY : Double.parseDouble(text);

@@ -5,6 +5,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_BT470BG;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_SMPTE170M;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_UNSPECIFIED;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
@@ -17,6 +18,8 @@ import java.util.Locale;
  * file's picture that is what its encoder takes. Belongs to one thread.
  */
 public final class Scopes implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Scopes.class);
 
     /** Codes of ten bits. */
     static final int CODES = 1024;
@@ -167,9 +170,8 @@ public final class Scopes implements AutoCloseable {
             outside[1]++;
         });
         double share = (double) outside[0] / outside[1];
-        return String.format(Locale.ROOT, "Y %d to %d, RGB %d to %d; %.2f %% outside %d to %d%s", extremes[0], extremes[1], extremes[2],
-                extremes[3], 100 * share, LOWEST, HIGHEST,
-                share > TOLERATED ? ", more than 1 %" : "");
+        return WORDS.say("yToRGBToOutsideTo", extremes[0], extremes[1], extremes[2], extremes[3], "%.2f".formatted(100 * share), LOWEST,
+                HIGHEST, share > TOLERATED ? WORDS.say("moreThan1") : "");
     }
 
     @Override

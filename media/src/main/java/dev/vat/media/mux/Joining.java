@@ -8,6 +8,7 @@ import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovingStill;
 import dev.vat.media.lib.Av;
@@ -26,6 +27,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** Joins closed parts into one file by copying packets; nothing is encoded again. */
 public final class Joining {
+
+    private static final Words WORDS = Words.of(Joining.class);
 
     /** A part's file and the output frame that it begins with. */
     public record Part(Path file, Container container, long first, long frames) {}
@@ -161,8 +164,7 @@ public final class Joining {
             }
         }
         if (count.packets != times.length) {
-            throw new MediaException("Part " + part.file.getFileName() + " holds " + count.packets + " frames where "
-                    + times.length + " were made", 0);
+            throw new MediaException(WORDS.say("partHoldsFramesWhereWere", part.file.getFileName(), count.packets, times.length), 0);
         }
         long earliest = Arrays.stream(times).min().orElse(0);
         return Arrays.stream(times).map(t -> t - earliest).toArray();

@@ -14,6 +14,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.lib.Av;
@@ -34,6 +35,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
  * it was, unless tags inside of them were to change.
  */
 public final class MovieCopy {
+
+    private static final Words WORDS = Words.of(MovieCopy.class);
 
     /** A stretch of a file. @param frames in the order of showing, from 0; null for all */
     public record Piece(Path file, FrameRange frames) {}
@@ -121,7 +124,7 @@ public final class MovieCopy {
         }
         weave(offset);
         if (waiting != null && waiting.size() > 0) {
-            notes.add("The sound goes on after the last picture, and was cut there");
+            notes.add(WORDS.say("theSoundGoesOnAfterTheLast"));
         }
         out.finish();
         requireSame();
@@ -143,7 +146,7 @@ public final class MovieCopy {
             mean = perSecond.signum() > 0 ? perSecond.inverse() : base;
         }
         if (coded.isEmpty()) {
-            throw new MediaException(piece.file.getFileName() + " holds no frame", 0);
+            throw new MediaException(WORDS.say("holdsNoFrame", piece.file.getFileName()), 0);
         }
         int[] shown = CutPlaces.order(coded);
         FrameRange frames = piece.frames == null ? FrameRange.of(0, coded.size() - 1) : piece.frames;
@@ -163,15 +166,16 @@ public final class MovieCopy {
 
     private static void requireCuttable(CutPlaces places, FrameRange frames, Path file) {
         if (frames.last() >= places.count()) {
-            throw new MediaException(file.getFileName() + " has " + places.count() + " frames, not " + (frames.last() + 1), 0);
+            throw new MediaException(WORDS.say("hasFramesNot", file.getFileName(), places.count(), (frames.last() + 1)), 0);
         }
         if (!places.canStart((int) frames.first())) {
-            throw new MediaException(file.getFileName() + ": frame " + frames.first() + " doesn't stand alone, so that nothing can "
-                    + "begin with it; frame " + places.startAtOrBefore((int) frames.first()) + " does", 0);
+            throw new MediaException(
+                    WORDS.say("frameDoesntStandAloneSo", file.getFileName(), frames.first(), places.startAtOrBefore((int) frames.first())),
+                    0);
         }
         if (!places.canEnd((int) frames.last() + 1)) {
-            throw new MediaException(file.getFileName() + ": frames up to " + frames.last() + " lean on later ones; it can end with frame "
-                    + (places.endAtOrAfter((int) frames.last() + 1) - 1), 0);
+            throw new MediaException(WORDS.say("framesUpToLeanOnLaterOnes", file.getFileName(), frames.last(),
+                    (places.endAtOrAfter((int) frames.last() + 1) - 1)), 0);
         }
     }
 
@@ -190,7 +194,7 @@ public final class MovieCopy {
                 if (result == Av.EOF) {
                     break;
                 }
-                Av.check(result, "Reading " + file.getFileName());
+                Av.check(result, WORDS.say("reading", file.getFileName()));
                 try {
                     AVStream stream = in.streams(packet.stream_index());
                     if (packet.stream_index() == demuxer.stream().index()) {
@@ -232,7 +236,7 @@ public final class MovieCopy {
 
     private static void requireWhole(AVPacket packet, Path file) {
         if ((packet.flags() & CORRUPT) != 0) {
-            throw new MediaException(file.getFileName() + " ends within a frame: recover it first", 0);
+            throw new MediaException(WORDS.say("endsWithinAFrameRecover", file.getFileName()), 0);
         }
     }
 
@@ -299,13 +303,12 @@ public final class MovieCopy {
         PacketTags tags = PacketTags.of(stream, target);
         if (target.pixelAspect != null && !target.container.statesPixelAspect()
                 || target.colour != null && !target.container.statesColour() && tags == null) {
-            throw new MediaException(target.container.title() + " has no place for "
-                    + (target.pixelAspect != null ? "the shape of pixels" : "tags of colours") + ": take MOV or MKV", 0);
+            throw new MediaException(WORDS.say("hasNoPlaceForTakeMOVOrMKV", target.container.title(),
+                    (target.pixelAspect != null ? WORDS.say("theShapeOfPixels") : WORDS.say("tagsOfColours"))), 0);
         }
         notes.add(tags == null
-                ? "The tags stand in the container alone: packets of " + Repacking.name(stream.codecpar())
-                        + " have no place for them, or are left as they are"
-                : "Tags were changed inside the packets too: their pictures are the same, their bytes are not");
+                ? WORDS.say("theTagsStandInTheContainer", Repacking.name(stream.codecpar()))
+                : WORDS.say("tagsWereChangedInsideThe"));
         return tags;
     }
 
@@ -315,7 +318,7 @@ public final class MovieCopy {
         other = new SoundPackets(target.sound);
         waiting = av_packet_alloc();
         if (!other.next(waiting)) {
-            notes.add("There is no sound in " + target.sound.getFileName());
+            notes.add(WORDS.say("thereIsNoSoundIn", target.sound.getFileName()));
         }
     }
 
@@ -341,7 +344,7 @@ public final class MovieCopy {
             }
         }
         if (count[0] != written || tagger == null && found.getValue() != given.getValue()) {
-            throw new MediaException(target.file.getFileName() + " was read again and holds other packets than were written into it", 0);
+            throw new MediaException(WORDS.say("wasReadAgainAndHoldsOther", target.file.getFileName()), 0);
         }
     }
 

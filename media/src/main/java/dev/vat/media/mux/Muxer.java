@@ -22,6 +22,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import java.nio.file.Path;
@@ -38,6 +39,8 @@ import org.bytedeco.ffmpeg.global.avcodec;
 
 /** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
 public final class Muxer implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Muxer.class);
 
     /** Parameters stand in front of the file and never change, which Apple's players ask for. */
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
@@ -66,7 +69,7 @@ public final class Muxer implements AutoCloseable {
     /** @param hiddenAlpha whether alpha goes beside the pictures: nothing else of the file would say so */
     public Muxer track(AVCodecContext encoder, boolean hiddenAlpha) {
         markAlpha(hiddenAlpha);
-        Av.check(avcodec_parameters_from_context(stream.codecpar(), encoder), "Track");
+        Av.check(avcodec_parameters_from_context(stream.codecpar(), encoder), WORDS.say("track"));
         stream.sample_aspect_ratio(encoder.sample_aspect_ratio());
         return this;
     }
@@ -74,7 +77,7 @@ public final class Muxer implements AutoCloseable {
     private void markAlpha(boolean hidden) {
         if (hidden) {
             AVDictionary metadata = new AVDictionary(null);
-            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), "Track");
+            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), WORDS.say("track"));
             stream.metadata(metadata);
         }
     }
@@ -83,7 +86,7 @@ public final class Muxer implements AutoCloseable {
     public Muxer timecode(String label) {
         if (label != null) {
             AVDictionary metadata = new AVDictionary(null);
-            Av.check(av_dict_set(metadata, "timecode", label, 0), "Timecode");
+            Av.check(av_dict_set(metadata, "timecode", label, 0), WORDS.say("timecode"));
             context.metadata(metadata);
         }
         return this;
@@ -93,7 +96,7 @@ public final class Muxer implements AutoCloseable {
     public Muxer numbers(FrameNumbers numbers) {
         if (numbers != null) {
             AVDictionary metadata = new AVDictionary(context.metadata());
-            Av.check(av_dict_set(metadata, FrameNumbers.TAG, numbers.toString(), 0), "Numbers of frames");
+            Av.check(av_dict_set(metadata, FrameNumbers.TAG, numbers.toString(), 0), WORDS.say("numbersOfFrames"));
             context.metadata(metadata);
         }
         return this;
@@ -102,7 +105,7 @@ public final class Muxer implements AutoCloseable {
     public static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";
-            case FRAMES -> throw new IllegalArgumentException("Numbered frames have no container");
+            case FRAMES -> throw new IllegalArgumentException(WORDS.say("numberedFramesHaveNoContainer"));
             default -> container.extension();
         };
     }
@@ -111,7 +114,7 @@ public final class Muxer implements AutoCloseable {
     public Muxer track(AVStream original, PixelAspect pixelAspect, Container from) {
         AVCodecParameters parameters = original.codecpar();
         markAlpha(TrackDecoder.hasHiddenAlpha(original));
-        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), WORDS.say("track"));
         if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
             stream.codecpar().codec_tag(HVC1);
         } else if (!keepsTag(parameters.codec_id(), container, from)) {
@@ -125,7 +128,7 @@ public final class Muxer implements AutoCloseable {
 
     /** A track of which nothing is known but its parameters. */
     public Muxer track(AVCodecParameters parameters, PixelAspect pixelAspect) {
-        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), "Track");
+        Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), WORDS.say("track"));
         stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
@@ -141,7 +144,7 @@ public final class Muxer implements AutoCloseable {
     /** A sound track beside the picture; before the file is started. */
     public Muxer sound(AVCodecContext encoder) {
         sound = avformat_new_stream(context, null);
-        Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), "Sound track");
+        Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), WORDS.say("soundTrack"));
         sound.time_base(encoder.time_base());
         return this;
     }
@@ -151,16 +154,16 @@ public final class Muxer implements AutoCloseable {
         avcodec.av_packet_rescale_ts(packet, Av.fraction(Rational.of(1, SoundCodec.RATE)), sound.time_base());
         packet.stream_index(1);
         packet.pos(-1);
-        Av.check(av_interleaved_write_frame(context, packet), "Writing sound into " + file.getFileName());
+        Av.check(av_interleaved_write_frame(context, packet), WORDS.say("writingSoundInto", file.getFileName()));
     }
 
     public Muxer start(Map<String, String> options) {
         AVIOContext io = new AVIOContext(null);
-        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), "Opening " + file.getFileName() + " for writing");
+        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), WORDS.say("openingForWriting", file.getFileName()));
         context.pb(io);
         AVDictionary dictionary = Av.options(options);
-        Av.check(avformat_write_header(context, dictionary), "Starting " + file.getFileName());
-        Av.requireAllTaken(dictionary, "The container");
+        Av.check(avformat_write_header(context, dictionary), WORDS.say("starting", file.getFileName()));
+        Av.requireAllTaken(dictionary, WORDS.say("theContainer"));
         return this;
     }
 
@@ -169,15 +172,15 @@ public final class Muxer implements AutoCloseable {
         avcodec.av_packet_rescale_ts(packet, frameTime, stream.time_base());
         packet.stream_index(0);
         packet.pos(-1);
-        Av.check(av_interleaved_write_frame(context, packet), "Writing " + file.getFileName());
+        Av.check(av_interleaved_write_frame(context, packet), WORDS.say("writing", file.getFileName()));
     }
 
     /** Writes the index and closes the file; only after this returns is the file whole. */
     public void finish() {
-        Av.check(av_write_trailer(context), "Finishing " + file.getFileName());
+        Av.check(av_write_trailer(context), WORDS.say("finishing", file.getFileName()));
         AVIOContext io = context.pb();
         context.pb(null);
-        Av.check(avio_closep(io), "Closing " + file.getFileName());
+        Av.check(avio_closep(io), WORDS.say("closing", file.getFileName()));
     }
 
     @Override

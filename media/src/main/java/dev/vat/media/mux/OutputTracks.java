@@ -16,6 +16,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import dev.vat.media.sound.SoundPackets;
@@ -33,6 +34,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** Tracks that are copied into one file as they are, with the times of their own clocks. Belongs to one thread. */
 final class OutputTracks implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(OutputTracks.class);
 
     /** In place of a sound's number: the sound of another file. */
     static final int OTHER = -1;
@@ -66,7 +69,7 @@ final class OutputTracks implements AutoCloseable {
         picture.sample_aspect_ratio(original.sample_aspect_ratio());
         if (TrackDecoder.hasHiddenAlpha(original)) {
             AVDictionary metadata = new AVDictionary(null);
-            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), "Track");
+            Av.check(av_dict_set(metadata, "alpha_mode", "1", 0), WORDS.say("track"));
             picture.metadata(metadata);
         }
         return picture;
@@ -81,7 +84,7 @@ final class OutputTracks implements AutoCloseable {
     /** The first track of a sound file or movie. */
     void soundOf(Path sound) {
         try (SoundPackets packets = new SoundPackets(sound)) {
-            Repacking.requireLegal(container, packets.stream().codecpar(), "The sound of " + sound.getFileName());
+            Repacking.requireLegal(container, packets.stream().codecpar(), WORDS.say("theSoundOf", sound.getFileName()));
             AVStream made = added(packets.stream(), packets.stream().codecpar());
             made.codecpar().codec_tag(0);
             sounds.put(OTHER, made);
@@ -90,28 +93,28 @@ final class OutputTracks implements AutoCloseable {
 
     private AVStream added(AVStream original, AVCodecParameters parameters) {
         AVStream made = avformat_new_stream(context, null);
-        Av.check(avcodec_parameters_copy(made.codecpar(), parameters), "Track");
+        Av.check(avcodec_parameters_copy(made.codecpar(), parameters), WORDS.say("track"));
         made.time_base(original.time_base());
         return made;
     }
 
     void timecode(String label) {
         AVDictionary metadata = new AVDictionary(null);
-        Av.check(av_dict_set(metadata, "timecode", label, 0), "Timecode");
+        Av.check(av_dict_set(metadata, "timecode", label, 0), WORDS.say("timecode"));
         context.metadata(metadata);
     }
 
     void start() {
         AVIOContext io = new AVIOContext(null);
-        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), "Opening " + file.getFileName() + " for writing");
+        Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), WORDS.say("openingForWriting", file.getFileName()));
         context.pb(io);
         Map<String, String> options = new TreeMap<>();
         if (container.mayHaveIndexInFront()) {
             options.put("movflags", "+faststart");
         }
         AVDictionary dictionary = Av.options(options);
-        Av.check(avformat_write_header(context, dictionary), container.title() + " can't hold these tracks");
-        Av.requireAllTaken(dictionary, "The container");
+        Av.check(avformat_write_header(context, dictionary), WORDS.say("cantHoldTheseTracks", container.title()));
+        Av.requireAllTaken(dictionary, WORDS.say("theContainer"));
     }
 
     void picture(AVPacket packet, AVRational base) {
@@ -141,14 +144,14 @@ final class OutputTracks implements AutoCloseable {
     private void put(AVPacket packet, AVStream stream) {
         packet.stream_index(stream.index());
         packet.pos(-1);
-        Av.check(av_interleaved_write_frame(context, packet), "Writing " + file.getFileName());
+        Av.check(av_interleaved_write_frame(context, packet), WORDS.say("writing", file.getFileName()));
     }
 
     void finish() {
-        Av.check(av_write_trailer(context), "Finishing " + file.getFileName());
+        Av.check(av_write_trailer(context), WORDS.say("finishing", file.getFileName()));
         AVIOContext io = context.pb();
         context.pb(null);
-        Av.check(avio_closep(io), "Closing " + file.getFileName());
+        Av.check(avio_closep(io), WORDS.say("closing", file.getFileName()));
     }
 
     @Override

@@ -12,6 +12,7 @@ import static org.bytedeco.ffmpeg.global.avcodec.av_bsf_send_packet;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.util.ArrayList;
@@ -28,14 +29,16 @@ import org.bytedeco.ffmpeg.avformat.AVStream;
  */
 final class PacketTags implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(PacketTags.class);
+
     private final AVBSFContext filter = new AVBSFContext(null);
 
     private PacketTags(String filters, AVStream original) {
         try {
-            Av.check(av_bsf_list_parse_str(filters, filter), "Changing tags by " + filters);
-            Av.check(avcodec_parameters_copy(filter.par_in(), original.codecpar()), "Track");
+            Av.check(av_bsf_list_parse_str(filters, filter), WORDS.say("changingTagsBy", filters));
+            Av.check(avcodec_parameters_copy(filter.par_in(), original.codecpar()), WORDS.say("track"));
             filter.time_base_in(original.time_base());
-            Av.check(av_bsf_init(filter), "Changing tags");
+            Av.check(av_bsf_init(filter), WORDS.say("changingTags"));
         } catch (MediaException e) {
             close();
             throw e;
@@ -89,7 +92,7 @@ final class PacketTags implements AutoCloseable {
 
     /** @param packet that is taken over @param sink gets what comes of it, and leaves it to be let go */
     void change(AVPacket packet, Consumer<AVPacket> sink) {
-        Av.check(av_bsf_send_packet(filter, packet), "Changing tags");
+        Av.check(av_bsf_send_packet(filter, packet), WORDS.say("changingTags"));
         while (av_bsf_receive_packet(filter, packet) >= 0) {
             sink.accept(packet);
             av_packet_unref(packet);

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_query_codec;
 
 import dev.vat.core.source.CodecName;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
@@ -19,6 +20,8 @@ import org.bytedeco.ffmpeg.avformat.AVStream;
 /** What can stand in which container, and behind what, as it is. */
 final class Repacking {
 
+    private static final Words WORDS = Words.of(Repacking.class);
+
     private static final int STANDARD = 0;
 
     private Repacking() {}
@@ -26,16 +29,14 @@ final class Repacking {
     /** @param withSound whether its sound goes along @throws MediaException in words, where it can't */
     static void requireLegal(Container container, Demuxer demuxer, boolean withSound) {
         if (!container.carriesSound()) {
-            throw new MediaException(container.title() + " holds only what is packed for it: re-wrapping goes into MP4, MOV, MKV, "
-                    + "WebM, AVI and MXF", 0);
+            throw new MediaException(WORDS.say("holdsOnlyWhatIsPackedFor", container.title()), 0);
         }
-        requireLegal(container, demuxer.stream().codecpar(), "The picture");
+        requireLegal(container, demuxer.stream().codecpar(), WORDS.say("thePicture"));
         if (container == Container.AVI && demuxer.stream().codecpar().video_delay() > 0) {
-            throw new MediaException("AVI counts frames and has no times: pictures that are packed in another order than they are "
-                    + "shown, as here, can't stand in it. Take MP4 or MKV", 0);
+            throw new MediaException(WORDS.say("aviCountsFramesAndHasNo"), 0);
         }
         if (withSound) {
-            demuxer.sounds().forEach(s -> requireLegal(container, s.codecpar(), "The sound"));
+            demuxer.sounds().forEach(s -> requireLegal(container, s.codecpar(), WORDS.say("theSound")));
         }
     }
 
@@ -48,13 +49,13 @@ final class Repacking {
     static void requireAlike(Demuxer first, Demuxer other, Path file, boolean withSound) {
         AVCodecParameters a = first.stream().codecpar();
         AVCodecParameters b = other.stream().codecpar();
-        String why = a.codec_id() != b.codec_id() ? "is " + name(b) + " where the first is " + name(a)
+        String why = a.codec_id() != b.codec_id() ? WORDS.say("isWhereTheFirstIs", name(b), name(a))
                 : a.width() != b.width() || a.height() != b.height()
-                        ? "is " + b.width() + "x" + b.height() + " where the first is " + a.width() + "x" + a.height()
-                        : a.format() != b.format() ? "has other samples than the first" : !sameHead(a, b)
-                                ? "was encoded with other settings than the first, which stand at the head of a file but once" : null;
+                        ? WORDS.say("isXWhereTheFirstIsX", b.width(), b.height(), a.width(), a.height())
+                        : a.format() != b.format() ? WORDS.say("hasOtherSamplesThanTheFirst") : !sameHead(a, b)
+                                ? WORDS.say("wasEncodedWithOtherSettings") : null;
         if (why != null) {
-            throw new MediaException(file.getFileName() + " " + why + ": they go together only by encoding them anew, as items of one reel",
+            throw new MediaException(WORDS.say("theyGoTogetherOnlyByEncoding", file.getFileName(), why),
                     0);
         }
         if (withSound) {
@@ -71,14 +72,14 @@ final class Repacking {
                     && a.ch_layout().nb_channels() == b.ch_layout().nb_channels() && sameHead(a, b);
         }
         if (!same) {
-            throw new MediaException(file.getFileName() + " has other sound than the first (" + sounds(other) + " where that has "
-                    + sounds(first) + "): re-wrap the parts without their sound first, or give them the same", 0);
+            throw new MediaException(WORDS.say("hasOtherSoundThanTheFirst", file.getFileName(), sounds(other), sounds(first)), 0);
         }
     }
 
     private static String sounds(List<AVStream> sounds) {
-        return sounds.isEmpty() ? "none" : sounds.stream().map(s -> name(s.codecpar()) + ", " + s.codecpar().sample_rate() + " Hz, "
-                + s.codecpar().ch_layout().nb_channels() + " channels").collect(Collectors.joining("; "));
+        return sounds.isEmpty() ? "none" : sounds.stream()
+                .map(s -> WORDS.say("hzChannels", name(s.codecpar()), s.codecpar().sample_rate(), s.codecpar().ch_layout().nb_channels()))
+                .collect(Collectors.joining("; "));
     }
 
     private static boolean sameHead(AVCodecParameters a, AVCodecParameters b) {
@@ -101,8 +102,9 @@ final class Repacking {
         AVOutputFormat format = av_guess_format(Muxer.nameOf(container), null, null);
         if (avformat_query_codec(format, track.codec_id(), STANDARD) != 1) {
             throw new MediaException(
-                    what + ", " + name(track) + ", can't stand in " + container.title() + " as it is"
-                            + (what.startsWith("The sound") ? ": leave it out, or give another" : ": take MKV or MOV, or encode it anew"),
+                    WORDS.say("cantStandInAsItIs", what, name(track), container.title(),
+                            (what.startsWith("The sound") ? WORDS.say("leaveItOutOrGiveAnother")
+                                    : WORDS.say("takeMKVOrMOVOrEncodeItAnew"))),
                     0);
         }
     }

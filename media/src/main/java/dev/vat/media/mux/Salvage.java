@@ -16,6 +16,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.repack.CutPlaces;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
@@ -37,6 +38,8 @@ import org.bytedeco.ffmpeg.global.avutil;
  * can't be decoded; where it is gone, frames are looked for by their own marks, as far as their codec has such.
  */
 public final class Salvage {
+
+    private static final Words WORDS = Words.of(Salvage.class);
 
     private static final int CORRUPT = 2;
     /** A picture's own head: {@code icpf} behind its length. */
@@ -75,7 +78,7 @@ public final class Salvage {
             try {
                 while (why[0] == null && demuxer.next(packet -> {
                     if ((packet.flags() & CORRUPT) != 0 || packet.pos() >= 0 && packet.pos() + packet.size() > size) {
-                        why[0] = "the file ends within frame " + coded.size();
+                        why[0] = WORDS.say("theFileEndsWithinFrame", coded.size());
                         return;
                     }
                     decoder.decode(packet, picture -> {
@@ -92,13 +95,13 @@ public final class Salvage {
                     decoded[0]++;
                 });
             } catch (MediaException e) {
-                why[0] = "frame " + coded.size() + " can't be read: " + e.getMessage();
+                why[0] = WORDS.say("frameCantBeRead", coded.size(), e.getMessage());
             }
             if (why[0] == null && stated > coded.size()) {
-                why[0] = "its index names " + stated + " frames, " + coded.size() + " are there";
+                why[0] = WORDS.say("itsIndexNamesFramesAreThere", stated, coded.size());
             }
             if (coded.isEmpty()) {
-                return new Found(0, codec, why[0] == null ? "it holds no frame" : why[0]);
+                return new Found(0, codec, why[0] == null ? WORDS.say("itHoldsNoFrame") : why[0]);
             }
             CutPlaces places = CutPlaces.of(coded);
             return new Found(places.endAtOrBefore(Math.toIntExact(Math.min(coded.size(), decoded[0]))), codec, why[0]);
@@ -119,11 +122,11 @@ public final class Salvage {
             return byMarks(file, target, container, rate, e);
         }
         if (found.frames == 0) {
-            throw new MediaException(file.getFileName() + ": no frame stands whole in it: " + found.why, 0);
+            throw new MediaException(WORDS.say("noFrameStandsWholeInIt", file.getFileName(), found.why), 0);
         }
         MovieCopy.Result copied = MovieCopy.copy(List.of(new MovieCopy.Piece(file, FrameRange.of(0, found.frames - 1))),
                 new MovieCopy.Target(target, container, null, null, null, false));
-        return new Recovered(copied.frames(), found.why == null ? "the file is whole" : "up to where " + found.why);
+        return new Recovered(copied.frames(), found.why == null ? WORDS.say("theFileIsWhole") : WORDS.say("upToWhere", found.why));
     }
 
     private static Recovered byMarks(Path file, Path target, Container container, Rate rate, MediaException why) throws IOException {
@@ -136,16 +139,13 @@ public final class Salvage {
                 jpeg(channel, frames);
             }
             if (frames.isEmpty()) {
-                throw new MediaException(file.getFileName() + " can't be opened (" + why.getMessage() + "): its index is gone, or "
-                        + "never was written, and it holds no frames that are marked as such by themselves, as ProRes and Motion JPEG "
-                        + "have them. "
-                        + "Of other codecs, H.264 among them, what is needed to read them stood in that index", 0);
+                throw new MediaException(WORDS.say("cantBeOpenedItsIndexIsGone", file.getFileName(), why.getMessage()), 0);
             }
             write(channel, frames, codec, target, container, rate);
         }
         long whole = look(target).frames();
         return new Recovered(whole,
-                "by the marks of its frames, since its index is gone; rate " + rate.label() + " as given, without sound");
+                WORDS.say("byTheMarksOfItsFramesSince", rate.label()));
     }
 
     private static void proRes(FileChannel channel, List<Marked> frames) throws IOException {
@@ -248,6 +248,6 @@ public final class Salvage {
             }
             i += 2 + (frame.getShort(i + 2) & 0xffff);
         }
-        throw new MediaException("The first JPEG picture doesn't say its size", 0);
+        throw new MediaException(WORDS.say("theFirstJPEGPictureDoesnt"), 0);
     }
 }

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
@@ -16,6 +17,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** The opposite of {@link Joining}: takes a joined file apart into parts that it was joined of, by copying packets. */
 public final class Splitting {
+
+    private static final Words WORDS = Words.of(Splitting.class);
 
     /** A stretch of the file that becomes a part. @param first its first frame, which is its first packet as well */
     public record Stretch(Path file, long first, long frames) {}
@@ -61,7 +64,7 @@ public final class Splitting {
 
     private static void need(boolean there, Path joined, long at) {
         if (!there) {
-            throw new MediaException(joined.getFileName() + " ends with frame " + at, 0);
+            throw new MediaException(WORDS.say("endsWithFrame", joined.getFileName(), at), 0);
         }
     }
 }

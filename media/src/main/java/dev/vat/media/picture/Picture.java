@@ -14,6 +14,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_image_get_linesize;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_count_planes;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.lang.foreign.MemorySegment;
@@ -30,6 +31,8 @@ import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
  * {@link Unclosed}.
  */
 public final class Picture implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Picture.class);
 
     private static final Cleaner CLEANER = Cleaner.create();
 
@@ -85,9 +88,9 @@ public final class Picture implements AutoCloseable {
         AVFrame turned = av_frame_alloc();
         try {
             turned.format(frame.format()).width(frame.width()).height(frame.height());
-            Av.check(av_frame_get_buffer(turned, 0), "No memory for a picture of " + frame.width() + "x" + frame.height());
-            Av.check(av_frame_copy(turned, frame), "Laying rows from the top down");
-            Av.check(av_frame_copy_props(turned, frame), "Laying rows from the top down");
+            Av.check(av_frame_get_buffer(turned, 0), WORDS.say("noMemoryForAPictureOfX", frame.width(), frame.height()));
+            Av.check(av_frame_copy(turned, frame), WORDS.say("layingRowsFromTheTopDown"));
+            Av.check(av_frame_copy_props(turned, frame), WORDS.say("layingRowsFromTheTopDown"));
             return turned;
         } catch (MediaException e) {
             av_frame_free(turned);
@@ -101,7 +104,7 @@ public final class Picture implements AutoCloseable {
         AVFrame frame = av_frame_alloc();
         frame.format(Av.format(format)).width(width).height(height);
         try {
-            Av.check(av_frame_get_buffer(frame, 0), "No memory for a picture of " + width + "x" + height);
+            Av.check(av_frame_get_buffer(frame, 0), WORDS.say("noMemoryForAPictureOfX", width, height));
         } catch (MediaException e) {
             av_frame_free(frame);
             throw e;
@@ -200,7 +203,7 @@ public final class Picture implements AutoCloseable {
     public Picture share() {
         AVFrame copy = av_frame_clone(frame());
         if (copy == null) {
-            throw new MediaException("No memory to share a picture", 0);
+            throw new MediaException(WORDS.say("noMemoryToShareAPicture"), 0);
         }
         return new Picture(copy);
     }
@@ -256,7 +259,7 @@ public final class Picture implements AutoCloseable {
 
     /** Bytes of a row that carry samples; rows may be further apart. */
     public int rowBytes(int plane) {
-        return Av.check(av_image_get_linesize(frame().format(), width(), plane), "Row length");
+        return Av.check(av_image_get_linesize(frame().format(), width(), plane), WORDS.say("rowLength"));
     }
 
     public int stride(int plane) {

@@ -1,5 +1,6 @@
 package dev.vat.media.picture;
 
+import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -8,6 +9,8 @@ import org.slf4j.LoggerFactory;
 
 /** Pictures that nobody closed: each is a fault of whoever got it. */
 public final class Unclosed {
+
+    private static final Words WORDS = Words.of(Unclosed.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Unclosed.class);
     private static final int MOST_KEPT = 20;
@@ -23,7 +26,7 @@ public final class Unclosed {
     private Unclosed() {}
 
     static Throwable trace() {
-        return TRACED ? new Throwable("made here") : null;
+        return TRACED ? new Throwable(WORDS.say("madeHere")) : null;
     }
 
     static synchronized void found(String what, Throwable made) {
@@ -31,7 +34,8 @@ public final class Unclosed {
         LOG.warn("A picture of {} was never closed", what, made);
         if (FOUND.size() < MOST_KEPT) {
             FOUND.add(what + (made == null ? ""
-                    : " of " + Arrays.stream(made.getStackTrace()).filter(f -> !f.getClassName().startsWith(OWN)).limit(FRAMES).toList()));
+                    : WORDS.say("of",
+                            Arrays.stream(made.getStackTrace()).filter(f -> !f.getClassName().startsWith(OWN)).limit(FRAMES).toList())));
         }
     }
 

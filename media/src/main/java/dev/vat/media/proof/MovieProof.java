@@ -22,6 +22,7 @@ import dev.vat.core.proof.Spacing;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.ContainerScan;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovingStill;
@@ -50,6 +51,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** Opens a finished file anew, as any reader would, decodes every frame of it and writes down what it finds. */
 public final class MovieProof {
+
+    private static final Words WORDS = Words.of(MovieProof.class);
 
     /**
      * What was found, with the CRC32C of every decoded frame in the order in which they are shown.
@@ -96,7 +99,7 @@ public final class MovieProof {
                 decoder.decode(packet, picture -> format.value = take(picture));
             })) {
                 if (!goOn.test(crcs.size())) {
-                    throw new CancellationException("The proof was stopped");
+                    throw new CancellationException(WORDS.say("theProofWasStopped"));
                 }
             }
             decoder.flush(picture -> format.value = take(picture));
@@ -163,7 +166,7 @@ public final class MovieProof {
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
                 demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
-                scans.size() == 1 ? scans.iterator().next().title() : "differs from frame to frame", boxes.loops(), Files.size(file),
+                scans.size() == 1 ? scans.iterator().next().title() : WORDS.say("differsFromFrameToFrame"), boxes.loops(), Files.size(file),
                 demuxer.metadata("timecode").orElse(null));
     }
 

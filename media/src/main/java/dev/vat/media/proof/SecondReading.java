@@ -5,6 +5,7 @@ import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.decode.still.Inspection;
 import dev.vat.media.decode.still.Orientation;
@@ -40,6 +41,8 @@ import javax.imageio.stream.ImageInputStream;
  */
 public record SecondReading(FileKind kind, int most, double mean) {
 
+    private static final Words WORDS = Words.of(SecondReading.class);
+
     private static final Set<FileKind> KINDS = EnumSet.of(FileKind.PNG, FileKind.JPEG, FileKind.BMP, FileKind.TIFF);
     /** Of these a value of 16 bits is exactly so many steps; between others two readers may round apart. */
     private static final Set<Integer> DEPTHS = Set.of(1, 2, 4, 8, 16);
@@ -55,9 +58,9 @@ public record SecondReading(FileKind kind, int most, double mean) {
 
     /** In words: {@code the same samples}. */
     public String words() {
-        return kind == FileKind.JPEG ? String.format(Locale.ROOT, "the same picture (%.2f codes of 255 apart on the whole)", mean / BYTE)
-                : most == 0 ? "the same samples"
-                        : String.format(Locale.ROOT, "other samples (up to %.1f codes of 255 apart)", (double) most / BYTE);
+        return kind == FileKind.JPEG ? WORDS.say("theSamePictureCodesOf255", "%.2f".formatted(mean / BYTE))
+                : most == 0 ? WORDS.say("theSameSamples")
+                        : WORDS.say("otherSamplesUpToCodesOf", "%.1f".formatted((double) most / BYTE));
     }
 
     /** Empty where there is no second reader for such a file, or none that shows samples as they are stored. */

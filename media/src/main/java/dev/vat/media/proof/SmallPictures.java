@@ -7,6 +7,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.convert.ScreenPainter;
 import dev.vat.media.decode.MovieFrames;
@@ -23,6 +24,8 @@ import java.nio.file.Path;
 
 /** Small pictures of a finished file's frames, as a display shows them. Belongs to one thread. */
 public final class SmallPictures implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(SmallPictures.class);
 
     private static final PictureReading DELIVERED = PictureReading.of(AlphaKind.STRAIGHT, false);
     private static final Rgb GROUND = new Rgb(92, 92, 92);
@@ -73,7 +76,7 @@ public final class SmallPictures implements AutoCloseable {
         }
         Path still = StillsWriter.file(file, what.stills(), frame);
         FileKind kind = FileKind.ofName(still.getFileName().toString())
-                .orElseThrow(() -> new MediaException(still.getFileName() + " isn't a picture that Vat reads", 0));
+                .orElseThrow(() -> new MediaException(WORDS.say("isntAPictureThatVatReads", still.getFileName()), 0));
         return switch (stills.read(still, kind, null, frame)) {
             case FrameRead.Sound sound -> sound.picture();
             case FrameRead.Unsound unsound -> throw new MediaException(still.getFileName() + ": " + unsound.why(), 0);

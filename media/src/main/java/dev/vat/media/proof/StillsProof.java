@@ -13,6 +13,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.lib.Av;
@@ -30,6 +31,8 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 
 /** Opens every still of a finished folder anew, decodes it strictly and writes down what it finds. */
 public final class StillsProof {
+
+    private static final Words WORDS = Words.of(StillsProof.class);
 
     private final Expectation planned;
     private final Set<String> sizes = new HashSet<>();
@@ -61,13 +64,13 @@ public final class StillsProof {
             for (int i = 0; i < crcs.length; i++) {
                 Path file = Files.isRegularFile(folder) ? folder : StillsWriter.file(folder, planned.stills(), i);
                 if (!Files.isRegularFile(file)) {
-                    throw new MediaException(file.getFileName() + " isn't there", 0);
+                    throw new MediaException(WORDS.say("isntThere", file.getFileName()), 0);
                 }
                 byte[] data = Files.readAllBytes(file);
                 bytes += data.length;
                 crcs[i] = decode(decoder, data, file);
                 if (!goOn.test(i + 1L)) {
-                    throw new CancellationException("The proof was stopped");
+                    throw new CancellationException(WORDS.say("theProofWasStopped"));
                 }
             }
         } finally {
@@ -87,7 +90,7 @@ public final class StillsProof {
             }
         });
         if (crc.value == null) {
-            throw new MediaException(file.getFileName() + " holds no picture", 0);
+            throw new MediaException(WORDS.say("holdsNoPicture", file.getFileName()), 0);
         }
         return crc.value;
     }
@@ -102,7 +105,7 @@ public final class StillsProof {
 
     private FileFacts facts(long frames, long bytes, String codec) {
         if (sizes.size() != 1) {
-            throw new MediaException("The stills have several sizes: " + sizes, 0);
+            throw new MediaException(WORDS.say("theStillsHaveSeveralSizes", sizes), 0);
         }
         return new FileFacts(frames, planned.rate(), true, Rational.ZERO, planned.seconds(), Rational.ONE,
                 Size.parse(sizes.iterator().next()),

@@ -13,6 +13,7 @@ import dev.vat.core.proof.FileFacts;
 import dev.vat.core.proof.Spacing;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.MovingStill;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
@@ -36,6 +37,8 @@ import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
  * what Vat writes is read: frames that cover the whole picture.
  */
 final class WebpProof {
+
+    private static final Words WORDS = Words.of(WebpProof.class);
 
     private static final int RIFF_HEADER = 12;
     private static final int FRAME_HEADER = 16;
@@ -68,7 +71,7 @@ final class WebpProof {
     private MovieProof.Result run(LongPredicate goOn) {
         if ((buffer.getInt(4) & 0xffffffffL) + 8 != data.length) {
             throw new MediaException(
-                    "The file says that it has " + ((buffer.getInt(4) & 0xffffffffL) + 8) + " bytes, and has " + data.length, 0);
+                    WORDS.say("theFileSaysThatItHasBytes", ((buffer.getInt(4) & 0xffffffffL) + 8), data.length), 0);
         }
         AVCodecParameters parameters = avcodec_parameters_alloc();
         parameters.codec_id(AV_CODEC_ID_WEBP).codec_type(AVMEDIA_TYPE_VIDEO);
@@ -81,7 +84,7 @@ final class WebpProof {
                     case "ANMF" -> {
                         frame(decoder, chunk);
                         if (!goOn.test(crcs.size())) {
-                            throw new CancellationException("The proof was stopped");
+                            throw new CancellationException(WORDS.say("theProofWasStopped"));
                         }
                     }
                     default -> {}
@@ -89,7 +92,7 @@ final class WebpProof {
                 at = chunk.next();
             }
             if (last == null) {
-                throw new MediaException("The file holds no frames", 0);
+                throw new MediaException(WORDS.say("theFileHoldsNoFrames"), 0);
             }
             return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray(),
                     Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()), null);
@@ -104,7 +107,7 @@ final class WebpProof {
     private Chunk chunk(int at) {
         long length = buffer.getInt(at + 4) & 0xffffffffL;
         if (at + 8 + length > data.length) {
-            throw new MediaException("A chunk at byte " + at + " reaches beyond the end of the file", 0);
+            throw new MediaException(WORDS.say("aChunkAtByteReachesBeyond", at), 0);
         }
         return new Chunk(new String(data, at, 4, StandardCharsets.ISO_8859_1), at + 8, (int) length);
     }
@@ -116,10 +119,10 @@ final class WebpProof {
     private void frame(TrackDecoder decoder, Chunk frame) {
         Size size = Size.of(three(frame.from + 6) + 1, three(frame.from + 9) + 1);
         if (three(frame.from) != 0 || three(frame.from + 3) != 0 || !size.equals(canvas)) {
-            throw new MediaException("Frame " + crcs.size() + " doesn't cover the whole picture", 0);
+            throw new MediaException(WORDS.say("frameDoesntCoverTheWhole", crcs.size()), 0);
         }
         if (buffer.get(frame.from + MovingStill.FRAME_FLAGS) != MovingStill.NO_BLENDING) {
-            throw new MediaException("Frame " + crcs.size() + " is laid over the one before it", 0);
+            throw new MediaException(WORDS.say("frameIsLaidOverTheOneBefore", crcs.size()), 0);
         }
         durations.add(three(frame.from + 12));
         decode(decoder, still(frame, size));
@@ -155,7 +158,7 @@ final class WebpProof {
             last = picture;
         });
         if (crcs.size() != before + 1) {
-            throw new MediaException("Frame " + before + " holds no picture", 0);
+            throw new MediaException(WORDS.say("frameHoldsNoPicture", before), 0);
         }
     }
 

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_describe;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.sound.SoundReader;
@@ -19,6 +20,8 @@ import org.bytedeco.javacpp.BytePointer;
 
 /** Looks into a movie or sound file: its pictures counted one by one, its sound decoded and measured. */
 public final class ClipProbe {
+
+    private static final Words WORDS = Words.of(ClipProbe.class);
 
     private ClipProbe() {}
 
@@ -34,7 +37,7 @@ public final class ClipProbe {
         }
         if (!picture) {
             if (sounds.isEmpty()) {
-                throw new MediaException(file.getFileName() + " holds neither picture nor sound", 0);
+                throw new MediaException(WORDS.say("holdsNeitherPictureNorSound", file.getFileName()), 0);
             }
             Rational seconds = sounds.stream().map(ClipFacts.Track::seconds).max(Comparator.naturalOrder()).orElseThrow();
             return new ClipFacts(container, 0, null, null, null, null, seconds, sounds, 0, false, FrameNumbers.FROM_ZERO, null);

@@ -9,6 +9,7 @@ import dev.vat.core.picture.Standing;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.Deinterlaced;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.StillDecoder;
@@ -39,6 +40,8 @@ import java.util.Set;
  * thread.
  */
 public final class FrameReader implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FrameReader.class);
 
     private static final long LARGEST_FILE = 1L << 31;
     private static final int FILLER = 512;
@@ -148,23 +151,23 @@ public final class FrameReader implements AutoCloseable {
             return decode(inspection);
         } catch (MediaException e) {
             return new FrameRead.Unsound(FrameState.UNREADABLE, e.isUnsupported()
-                    ? e.getMessage() + ", which Vat doesn't read" : "its picture data is damaged (" + e.getMessage() + ")");
+                    ? WORDS.say("whichVatDoesntRead", e.getMessage()) : WORDS.say("itsPictureDataIsDamaged", e.getMessage()));
         }
     }
 
     private static byte[] bytes(Path file) throws IOException {
         long size = Files.size(file);
         if (size >= LARGEST_FILE) {
-            throw new IOException("the file has " + size + " bytes; Vat reads frames of less than 2 GB");
+            throw new IOException(WORDS.say("theFileHasBytesVatReads", size));
         }
         return Files.readAllBytes(file);
     }
 
     private static String describe(IOException e) {
         return switch (e) {
-            case NoSuchFileException _ -> "the file is gone";
-            case AccessDeniedException _ -> "this user may not read the file";
-            default -> "the file can't be read: " + e.getMessage();
+            case NoSuchFileException _ -> WORDS.say("theFileIsGone");
+            case AccessDeniedException _ -> WORDS.say("thisUserMayNotReadTheFile");
+            default -> WORDS.say("theFileCantBeRead", e.getMessage());
         };
     }
 
@@ -172,16 +175,16 @@ public final class FrameReader implements AutoCloseable {
         PictureFormat format = inspection.format();
         long claimed = format.size().pixels() * Math.max(8, format.depth().bits()) / 8 * 3;
         if (format.size().pixels() > MOST_PIXELS || isMoreThanItHolds(inspection, claimed)) {
-            return new FrameRead.Unsound(FrameState.UNREADABLE, "its header claims " + format.size() + ", which "
-                    + inspection.data().length + " bytes can't hold or Vat can't decode (at most 268 million pixels)");
+            return new FrameRead.Unsound(FrameState.UNREADABLE,
+                    WORDS.say("itsHeaderClaimsWhichBytes", format.size(), inspection.data().length));
         }
         Picture stored = stored(inspection);
         if (stored == null) {
-            return new FrameRead.Unsound(FrameState.CUT_SHORT, "the file ends before its picture does");
+            return new FrameRead.Unsound(FrameState.CUT_SHORT, WORDS.say("theFileEndsBeforeItsPicture"));
         }
         Picture picture = turning.upright(stored, inspection.orientation());
         String fault = picture.width() != format.size().width() || picture.height() != format.size().height()
-                ? "the header says " + format.size() + " but the picture is " + picture.width() + "x" + picture.height()
+                ? WORDS.say("theHeaderSaysButThePicture", format.size(), picture.width(), picture.height())
                 : inspection.kind() == FileKind.EXR ? ExrGaps.in(inspection.data(), picture) : null;
         if (fault != null) {
             picture.close();

@@ -18,6 +18,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_unref;
 
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.proof.Loudness;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.io.BufferedOutputStream;
@@ -36,6 +37,8 @@ import org.bytedeco.javacpp.BytePointer;
 
 /** Measures how loud sound is, by the library's own meter after EBU R 128. Belongs to one thread. */
 public final class LoudnessMeter extends OutputStream {
+
+    private static final Words WORDS = Words.of(LoudnessMeter.class);
 
     /** Below this nothing counts: what the meter says where it heard nothing else. */
     private static final double GATE = -70;
@@ -65,8 +68,8 @@ public final class LoudnessMeter extends OutputStream {
                 + SoundCodec.RATE
                 + ",ebur128=peak=true:metadata=1:framelog=quiet,abuffersink@out";
         try {
-            Av.check(avfilter_graph_parse2(graph, text, new AVFilterInOut(null), new AVFilterInOut(null)), "Loudness");
-            Av.check(avfilter_graph_config(graph, null), "Loudness");
+            Av.check(avfilter_graph_parse2(graph, text, new AVFilterInOut(null), new AVFilterInOut(null)), WORDS.say("loudness"));
+            Av.check(avfilter_graph_config(graph, null), WORDS.say("loudness"));
         } catch (MediaException e) {
             avfilter_graph_free(graph);
             throw e;
@@ -136,11 +139,11 @@ public final class LoudnessMeter extends OutputStream {
         try {
             block.nb_samples(count).format(AV_SAMPLE_FMT_FLT).sample_rate(SoundCodec.RATE);
             av_channel_layout_default(block.ch_layout(), channels);
-            Av.check(av_frame_get_buffer(block, 0), "No memory for sound");
+            Av.check(av_frame_get_buffer(block, 0), WORDS.say("noMemoryForSound"));
             new BytePointer(block.data(0)).capacity((long) count * frame).put(bytes, start + skipped * frame, count * frame);
             block.pts(samples);
             samples += count;
-            Av.check(av_buffersrc_add_frame(source, block), "Loudness");
+            Av.check(av_buffersrc_add_frame(source, block), WORDS.say("loudness"));
         } finally {
             av_frame_free(block);
         }
@@ -148,7 +151,7 @@ public final class LoudnessMeter extends OutputStream {
     }
 
     private void end() {
-        Av.check(av_buffersrc_add_frame(source, null), "Loudness");
+        Av.check(av_buffersrc_add_frame(source, null), WORDS.say("loudness"));
         drain();
     }
 

@@ -28,6 +28,7 @@ import static org.bytedeco.ffmpeg.global.swresample.swr_init;
 
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.io.IOException;
@@ -50,6 +51,8 @@ import org.bytedeco.javacpp.PointerPointer;
  * and of one that starts earlier that much is left out. Belongs to one thread.
  */
 final class ResampledSound implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(ResampledSound.class);
 
     /** In place of a number of channels: as many as the file has, each by itself. */
     static final int OWN_CHANNELS = 0;
@@ -98,7 +101,7 @@ final class ResampledSound implements AutoCloseable {
         SoundFile.open(context, file);
         stream = av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
         if (stream < 0) {
-            throw new MediaException(file.getFileName() + " has no sound", 0);
+            throw new MediaException(WORDS.say("hasNoSound", file.getFileName()), 0);
         }
         decoder = SoundReader.open(context.streams(stream));
         ownChannels = channels == OWN_CHANNELS;
@@ -139,17 +142,17 @@ final class ResampledSound implements AutoCloseable {
         started = true;
         try (AVChannelLayout wanted = new AVChannelLayout()) {
             if (ownChannels) {
-                Av.check(av_channel_layout_copy(wanted, frame.ch_layout()), "Resampling");
+                Av.check(av_channel_layout_copy(wanted, frame.ch_layout()), WORDS.say("resampling"));
             } else {
                 av_channel_layout_default(wanted, channels);
             }
             Av.check(swr_alloc_set_opts2(resampler, wanted, format, rate(SoundCodec.RATE, stretch.numerator()), frame.ch_layout(),
                     frame.format(),
-                    rate(frame.sample_rate(), stretch.denominator()), 0, null), "Resampling");
+                    rate(frame.sample_rate(), stretch.denominator()), 0, null), WORDS.say("resampling"));
             // Four times as many taps as usual, and less of the top cut off: 0.97 of half the lower rate passes.
-            Av.check(av_opt_set_int(resampler, "filter_size", FILTER_TAPS, 0), "Resampling");
-            Av.check(av_opt_set_double(resampler, "cutoff", PASSED, 0), "Resampling");
-            Av.check(swr_init(resampler), "Resampling");
+            Av.check(av_opt_set_int(resampler, "filter_size", FILTER_TAPS, 0), WORDS.say("resampling"));
+            Av.check(av_opt_set_double(resampler, "cutoff", PASSED, 0), WORDS.say("resampling"));
+            Av.check(swr_init(resampler), WORDS.say("resampling"));
         }
         long at = frame.pts() != AV_NOPTS_VALUE ? frame.pts() : frame.best_effort_timestamp();
         if (at != AV_NOPTS_VALUE) {
@@ -187,7 +190,7 @@ final class ResampledSound implements AutoCloseable {
         int room = Math.max(1, swr_get_out_samples(resampler, count));
         try (BytePointer buffer = new BytePointer((long) room * frameBytes);
                 PointerPointer<BytePointer> planes = new PointerPointer<BytePointer>(1).put(buffer)) {
-            int made = Av.check(swr_convert(resampler, planes, room, samples, count), "Resampling");
+            int made = Av.check(swr_convert(resampler, planes, room, samples, count), WORDS.say("resampling"));
             byte[] bytes = new byte[made * frameBytes];
             buffer.get(bytes);
             int left = (int) Math.min(early, made);

@@ -22,6 +22,7 @@ import static org.bytedeco.ffmpeg.global.swresample.swr_init;
 
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.PacketDrain;
@@ -44,6 +45,8 @@ import org.bytedeco.javacpp.PointerPointer;
 
 /** Packs a {@link SoundMix} block by block, as far as somebody asks. Times are in samples. Belongs to one thread. */
 public final class SoundEncoder implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(SoundEncoder.class);
 
     /** Where a codec leaves the length of its blocks open. */
     private static final int USUAL_BLOCK = 1024;
@@ -71,7 +74,7 @@ public final class SoundEncoder implements AutoCloseable {
             default -> codec.reportedName();
         });
         if (encoder == null || encoder.isNull()) {
-            throw new MediaException("This build has no encoder for " + codec.title(), 0);
+            throw new MediaException(WORDS.say("thisBuildHasNoEncoderFor", codec.title()), 0);
         }
         this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16));
         context = avcodec_alloc_context3(encoder);
@@ -88,8 +91,8 @@ public final class SoundEncoder implements AutoCloseable {
             AVDictionary options = Av.options(Map.of());
             Av.check(avcodec_open2(context, encoder, options), codec.title());
             Av.check(swr_alloc_set_opts2(converter, context.ch_layout(), context.sample_fmt(), SoundCodec.RATE, context.ch_layout(),
-                    AV_SAMPLE_FMT_FLT, SoundCodec.RATE, 0, null), "Sound");
-            Av.check(swr_init(converter), "Sound");
+                    AV_SAMPLE_FMT_FLT, SoundCodec.RATE, 0, null), WORDS.say("sound"));
+            Av.check(swr_init(converter), WORDS.say("sound"));
         } catch (MediaException e) {
             close();
             throw e;
@@ -121,8 +124,8 @@ public final class SoundEncoder implements AutoCloseable {
             }
             if (read < block.length) {
                 flushed = true;
-                Av.check(avcodec_send_frame(context, null), "Packing the last of the sound");
-                packets.drain(context, "Packing sound", sink);
+                Av.check(avcodec_send_frame(context, null), WORDS.say("packingTheLastOfTheSound"));
+                packets.drain(context, WORDS.say("packingSound"), sink);
             }
         }
     }
@@ -132,16 +135,16 @@ public final class SoundEncoder implements AutoCloseable {
         try (PointerPointer<BytePointer> from = new PointerPointer<BytePointer>(1).put(samples)) {
             frame.nb_samples(count).format(context.sample_fmt()).sample_rate(SoundCodec.RATE);
             layout(frame.ch_layout());
-            Av.check(av_frame_get_buffer(frame, 0), "No memory for sound");
+            Av.check(av_frame_get_buffer(frame, 0), WORDS.say("noMemoryForSound"));
             samples.position(0).put(block, 0, count * channels * 4);
-            Av.check(swr_convert(converter, frame.extended_data(), count, from, count), "Sound");
+            Av.check(swr_convert(converter, frame.extended_data(), count, from, count), WORDS.say("sound"));
             frame.pts(done);
             done += count;
-            Av.check(avcodec_send_frame(context, frame), "Packing sound");
+            Av.check(avcodec_send_frame(context, frame), WORDS.say("packingSound"));
         } finally {
             av_frame_free(frame);
         }
-        packets.drain(context, "Packing sound", sink);
+        packets.drain(context, WORDS.say("packingSound"), sink);
     }
 
     @Override
@@ -152,7 +155,7 @@ public final class SoundEncoder implements AutoCloseable {
         try {
             mix.close();
         } catch (IOException e) {
-            throw new MediaException("The sound can't be let go of: " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("theSoundCantBeLetGoOf", e.getMessage()), 0);
         }
     }
 }

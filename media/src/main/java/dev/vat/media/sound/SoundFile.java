@@ -7,6 +7,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_open_input;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_free;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.io.IOException;
@@ -18,6 +19,8 @@ import org.bytedeco.ffmpeg.avutil.AVDictionary;
 
 /** Opens files for their sound, by way of a reader of our own where the library takes a kind for another. */
 final class SoundFile {
+
+    private static final Words WORDS = Words.of(SoundFile.class);
 
     private final WavHeader header;
 
@@ -31,14 +34,14 @@ final class SoundFile {
         try {
             header = WavHeader.of(file).orElse(null);
             if (header == null || !header.bigEndian()) {
-                Av.check(avformat_open_input(context, file.toString(), null, null), "Opening " + file.getFileName());
+                Av.check(avformat_open_input(context, file.toString(), null, null), WORDS.say("opening", file.getFileName()));
             } else {
                 openSamples(context, file, header);
             }
         } catch (IOException e) {
-            throw new MediaException("Opening " + file.getFileName() + ": " + e.getMessage(), 0);
+            throw new MediaException(WORDS.say("opening2", file.getFileName(), e.getMessage()), 0);
         }
-        Av.check(avformat_find_stream_info(context, (AVDictionary) null), "Reading " + file.getFileName());
+        Av.check(avformat_find_stream_info(context, (AVDictionary) null), WORDS.say("reading", file.getFileName()));
         return new SoundFile(header);
     }
 
@@ -47,7 +50,7 @@ final class SoundFile {
         String samples = "subfile,,start," + header.start() + ",end," + header.end() + ",,:" + file;
         int result = avformat_open_input(context, samples, av_find_input_format(header.samples()), options);
         av_dict_free(options);
-        Av.check(result, "Opening " + file.getFileName());
+        Av.check(result, WORDS.say("opening", file.getFileName()));
     }
 
     /** What the container is called. */

@@ -6,6 +6,7 @@ import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
@@ -19,6 +20,8 @@ import org.bytedeco.ffmpeg.avutil.AVRational;
 /** The packets of a file's first sound track, as they are. Belongs to one thread. */
 public final class SoundPackets implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(SoundPackets.class);
+
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVStream stream;
 
@@ -26,7 +29,7 @@ public final class SoundPackets implements AutoCloseable {
         try {
             SoundFile.open(context, file);
             stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0),
-                    file.getFileName() + " holds no sound"));
+                    WORDS.say("holdsNoSound", file.getFileName())));
         } catch (MediaException e) {
             close();
             throw e;
@@ -48,7 +51,7 @@ public final class SoundPackets implements AutoCloseable {
             if (result == Av.EOF) {
                 return false;
             }
-            Av.check(result, "Reading");
+            Av.check(result, WORDS.say("reading"));
             if (packet.stream_index() == stream.index()) {
                 return true;
             }

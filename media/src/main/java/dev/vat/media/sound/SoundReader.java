@@ -28,6 +28,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_sample_fmt_is_planar;
 
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.lang.foreign.MemorySegment;
@@ -48,6 +49,8 @@ import org.bytedeco.ffmpeg.avutil.AVFrame;
 
 /** The sound tracks of a file: layout, rate and highest sample, found by decoding all of it. Belongs to one thread. */
 public final class SoundReader implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(SoundReader.class);
 
     /** Seconds by which a header may be wrong. */
     private static final Rational LITTLE = Rational.of(1, 100);
@@ -140,14 +143,14 @@ public final class SoundReader implements AutoCloseable {
         AVCodecParameters parameters = track.codecpar();
         AVCodec codec = avcodec_find_decoder(parameters.codec_id());
         if (codec == null || codec.isNull()) {
-            throw new MediaException("No decoder for this sound track", 0);
+            throw new MediaException(WORDS.say("noDecoderForThisSoundTrack"), 0);
         }
         AVCodecContext decoder = avcodec_alloc_context3(codec);
         try {
-            Av.check(avcodec_parameters_to_context(decoder, parameters), "Sound decoder");
+            Av.check(avcodec_parameters_to_context(decoder, parameters), WORDS.say("soundDecoder"));
             // Times of frames move on by what is skipped at the start only where the decoder knows what they are counted in.
             decoder.pkt_timebase(track.time_base());
-            Av.check(avcodec_open2(decoder, codec, (AVDictionary) null), "Sound decoder");
+            Av.check(avcodec_open2(decoder, codec, (AVDictionary) null), WORDS.say("soundDecoder"));
         } catch (MediaException e) {
             avcodec_free_context(decoder);
             throw e;

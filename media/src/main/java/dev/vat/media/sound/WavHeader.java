@@ -1,6 +1,7 @@
 package dev.vat.media.sound;
 
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -21,6 +22,8 @@ import java.util.Optional;
  * @param there how much of that there is
  */
 record WavHeader(boolean bigEndian, int tag, int rate, int channels, int frame, long start, long length, long there) {
+
+    private static final Words WORDS = Words.of(WavHeader.class);
 
     private static final int PCM = 1;
     private static final int FLOAT = 3;
@@ -78,8 +81,7 @@ record WavHeader(boolean bigEndian, int tag, int rate, int channels, int frame, 
         boolean known = channels <= MOST_CHANNELS && rate > 0
                 && (tag == FLOAT ? bits == 32 || bits == 64 : tag == PCM && (bits == 8 || bits == 16 || bits == 24 || bits == 32));
         if (!known) {
-            throw new IOException("it is a big-endian WAV of format " + tag + " with " + bits + " bits in " + channels
-                    + " channels, which Vat doesn't read");
+            throw new IOException(WORDS.say("itIsABigEndianWAVOfFormat", tag, bits, channels));
         }
         return tag == FLOAT ? "f" + bits + "be" : bits == 8 ? "u8" : "s" + bits + "be";
     }

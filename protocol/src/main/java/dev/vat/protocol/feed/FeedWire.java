@@ -1,6 +1,7 @@
 package dev.vat.protocol.feed;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
 import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
@@ -15,6 +16,8 @@ import java.util.Optional;
 
 /** Lines of JSON and raw bytes over one connection. Writing may be done by several threads. */
 public final class FeedWire implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FeedWire.class);
 
     /** A longer line is no question and no answer. */
     private static final int LONGEST_LINE = 1 << 20;
@@ -40,7 +43,7 @@ public final class FeedWire implements AutoCloseable {
                 return Optional.empty();
             }
             if (line.size() == LONGEST_LINE) {
-                throw new FeedException("the other side sent a line of more than " + LONGEST_LINE + " bytes");
+                throw new FeedException(WORDS.say("theOtherSideSentALineOf", LONGEST_LINE));
             }
             line.write(next);
         }
@@ -49,15 +52,15 @@ public final class FeedWire implements AutoCloseable {
             return Optional.ofNullable(Json.MAPPER.readValue(text, type));
         } catch (JsonProcessingException e) {
             Throwable reason = e.getCause() instanceof IllegalArgumentException own ? own : e;
-            throw new FeedException("the other side sent what can't be understood: " + text.substring(0, Math.min(SHOWN, text.length()))
-                    + (reason == e ? "" : " (" + reason.getMessage() + ")"), e);
+            throw new FeedException(WORDS.say("theOtherSideSentWhatCant", text.substring(0, Math.min(SHOWN, text.length())),
+                    (reason == e ? "" : " (" + reason.getMessage() + ")")), e);
         }
     }
 
     byte[] bytes(int count) throws IOException {
         byte[] bytes = new byte[count];
         if (in.readNBytes(bytes, 0, count) < count) {
-            throw new EOFException("the connection ended within a picture");
+            throw new EOFException(WORDS.say("theConnectionEndedWithin"));
         }
         return bytes;
     }

@@ -1,5 +1,6 @@
 package dev.vat.protocol.feed;
 
+import dev.vat.core.words.Words;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -12,24 +13,26 @@ import javax.imageio.stream.ImageInputStream;
 /** The PNG file that a scene wrote in place of handing samples over. */
 final class FiledPicture {
 
+    private static final Words WORDS = Words.of(FiledPicture.class);
+
     private FiledPicture() {}
 
     /** @return the same picture with its samples @throws FeedException if the file isn't what the scene says it is */
     static FeedPicture read(Path file, FeedPicture filed, String scene) throws FeedException {
         if (!Files.isRegularFile(file)) {
-            throw new FeedException(scene + " says that it wrote frame " + filed.frame() + ", but there is no such file");
+            throw new FeedException(WORDS.say("saysThatItWroteFrameBut", scene, filed.frame()));
         }
         try (ImageInputStream in = ImageIO.createImageInputStream(file.toFile())) {
             Iterator<ImageReader> readers = ImageIO.getImageReadersByFormatName("png");
             if (in == null || !readers.hasNext()) {
-                throw new IOException("there is nothing to read it with");
+                throw new IOException(WORDS.say("thereIsNothingToReadItWith"));
             }
             ImageReader reader = readers.next();
             try {
                 reader.setInput(in, true, true);
                 if (reader.getWidth(0) != filed.width() || reader.getHeight(0) != filed.height()) {
                     throw new IOException(
-                            "it is " + reader.getWidth(0) + "x" + reader.getHeight(0) + ", not " + filed.width() + "x" + filed.height());
+                            WORDS.say("itIsXNotX", reader.getWidth(0), reader.getHeight(0), filed.width(), filed.height()));
                 }
                 return new FeedPicture(filed.frame(), filed.width(), filed.height(), RawFormat.RGBA8, rgba(reader.read(0)));
             } finally {
@@ -37,7 +40,7 @@ final class FiledPicture {
             }
         } catch (IOException | RuntimeException e) {
             // A decoder may stumble over anything in a file that isn't what it says.
-            throw new FeedException(scene + " wrote frame " + filed.frame() + " so that it can't be read: " + e.getMessage(), e);
+            throw new FeedException(WORDS.say("wroteFrameSoThatItCantBe", scene, filed.frame(), e.getMessage()), e);
         }
     }
 

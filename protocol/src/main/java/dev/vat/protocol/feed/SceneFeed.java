@@ -1,6 +1,7 @@
 package dev.vat.protocol.feed;
 
 import dev.vat.core.preview.SceneFacts;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
 import java.net.InetAddress;
@@ -24,6 +25,8 @@ import java.util.function.LongConsumer;
  */
 public final class SceneFeed implements AutoCloseable {
 
+    private static final Words WORDS = Words.of(SceneFeed.class);
+
     /** A scene that draws says so every few seconds. */
     private static final Duration USUAL_PATIENCE = Duration.ofSeconds(20);
     private static final Duration TO_CONNECT = Duration.ofSeconds(3);
@@ -34,7 +37,7 @@ public final class SceneFeed implements AutoCloseable {
     private final AtomicLong ids = new AtomicLong();
     private final Map<Long, Asked> open = new ConcurrentHashMap<>();
     private volatile FeedException ended;
-    private String name = "the scene";
+    private String name = WORDS.say("theScene");
 
     /** A question that waits for its answer. @param frame null unless it is for a picture */
     private record Asked(Question.Frame frame, CompletableFuture<Object> answer) {}
@@ -71,19 +74,20 @@ public final class SceneFeed implements AutoCloseable {
         } catch (IOException e) {
             socket.close();
             throw new FeedException(
-                    notice.scene() + " can't be reached: " + (e instanceof SocketTimeoutException ? "it doesn't answer" : e.getMessage()),
+                    WORDS.say("cantBeReached", notice.scene(),
+                            (e instanceof SocketTimeoutException ? WORDS.say("itDoesntAnswer") : e.getMessage())),
                     e);
         }
     }
 
     private void greet(String token) throws IOException {
         wire.write(new Question.Hello(0, Question.FEED, token));
-        switch (wire.read(Answer.class).orElseThrow(() -> new FeedException(name + " hung up"))) {
+        switch (wire.read(Answer.class).orElseThrow(() -> new FeedException(WORDS.say("hungUp", name)))) {
             case Answer.Welcome welcome when welcome.feed() == Question.FEED -> {}
             case Answer.Welcome welcome -> throw new FeedException(
-                    name + " speaks version " + welcome.feed() + " of the feed, this Vat " + Question.FEED);
-            case Answer.Refused refused -> throw new FeedException(name + " sent us away: " + refused.why());
-            case Answer other -> throw new FeedException(name + " greeted with " + other.getClass().getSimpleName());
+                    WORDS.say("speaksVersionOfTheFeedThis", name, welcome.feed(), Question.FEED));
+            case Answer.Refused refused -> throw new FeedException(WORDS.say("sentUsAway", name, refused.why()));
+            case Answer other -> throw new FeedException(WORDS.say("greetedWith", name, other.getClass().getSimpleName()));
         }
     }
 
@@ -99,11 +103,11 @@ public final class SceneFeed implements AutoCloseable {
                         // Nobody asks, so nobody has to answer.
                         continue;
                     }
-                    why = new FeedException(name + " has said nothing for " + patience.toSeconds() + " s", e);
+                    why = new FeedException(WORDS.say("hasSaidNothingForS", name, patience.toSeconds()), e);
                     break;
                 }
                 if (next.isEmpty()) {
-                    why = new FeedException(name + " has gone");
+                    why = new FeedException(WORDS.say("hasGone", name));
                     break;
                 }
                 take(next.get());
@@ -111,7 +115,7 @@ public final class SceneFeed implements AutoCloseable {
         } catch (FeedException e) {
             why = e;
         } catch (IOException e) {
-            why = new FeedException(name + " has gone" + (e.getMessage() == null ? "" : " (" + e.getMessage() + ")"), e);
+            why = new FeedException(WORDS.say("hasGone2", name, (e.getMessage() == null ? "" : " (" + e.getMessage() + ")")), e);
         }
         end(why);
     }
@@ -136,7 +140,7 @@ public final class SceneFeed implements AutoCloseable {
             case Answer.Picture picture -> picture(picture);
             case Answer.Filed filed -> answered(filed.id()).ifPresent(asked -> {
                 if (asked.frame == null || asked.frame.into() == null) {
-                    asked.answer.completeExceptionally(new FeedException(name + " wrote a file that nobody asked for"));
+                    asked.answer.completeExceptionally(new FeedException(WORDS.say("wroteAFileThatNobodyAsked", name)));
                 } else {
                     complete(asked, FeedPicture.filed(filed));
                 }
@@ -144,7 +148,7 @@ public final class SceneFeed implements AutoCloseable {
             case Answer.Scene scene -> answered(scene.id()).ifPresent(asked -> asked.answer.complete(scene.scene()));
             case Answer.Refused refused -> answered(refused.id())
                     .ifPresent(asked -> asked.answer.completeExceptionally(new FeedException(name + ": " + refused.why())));
-            case Answer.Welcome _ -> throw new FeedException(name + " greeted twice");
+            case Answer.Welcome _ -> throw new FeedException(WORDS.say("greetedTwice", name));
         }
     }
 
@@ -157,7 +161,7 @@ public final class SceneFeed implements AutoCloseable {
         if (asked == null || asked.frame == null) {
             // One that was cancelled: its bytes are in the way.
             if (picture.bytes() < 0 || picture.bytes() > Integer.MAX_VALUE) {
-                throw new FeedException(name + " sends " + picture.bytes() + " bytes that nobody asked for");
+                throw new FeedException(WORDS.say("sendsBytesThatNobodyAsked", name, picture.bytes()));
             }
             wire.skip(picture.bytes());
             return;
@@ -166,9 +170,8 @@ public final class SceneFeed implements AutoCloseable {
         long wanted = format == null ? 0 : format.bytes(asked.frame.width(), asked.frame.height());
         if (format == null || picture.bytes() != wanted) {
             // What follows can't be told from the next answer.
-            throw new FeedException(name + " sent frame " + asked.frame.frame() + " as " + picture.width() + "x" + picture.height() + " "
-                    + format + " of " + picture.bytes() + " bytes where "
-                    + asked.frame.width() + "x" + asked.frame.height() + " of " + wanted + " were asked for");
+            throw new FeedException(WORDS.say("sentFrameAsXOfBytesWhere", name, asked.frame.frame(), picture.width(), picture.height(),
+                    format, picture.bytes(), asked.frame.width(), asked.frame.height(), wanted));
         }
         byte[] samples = wire.bytes((int) wanted);
         answered(picture.id())
@@ -177,12 +180,11 @@ public final class SceneFeed implements AutoCloseable {
 
     private void complete(Asked asked, FeedPicture picture) {
         if (picture.width() != asked.frame.width() || picture.height() != asked.frame.height()) {
-            asked.answer.completeExceptionally(new FeedException(name + " drew frame " + asked.frame.frame() + " as " + picture.width()
-                    + "x" + picture.height() + " where " + asked.frame.width() + "x"
-                    + asked.frame.height() + " was asked for"));
+            asked.answer.completeExceptionally(new FeedException(WORDS.say("drewFrameAsXWhereXWasAsked", name, asked.frame.frame(),
+                    picture.width(), picture.height(), asked.frame.width(), asked.frame.height())));
         } else if (picture.frame() != asked.frame.frame()) {
             asked.answer.completeExceptionally(
-                    new FeedException(name + " sent frame " + picture.frame() + " where " + asked.frame.frame() + " was asked for"));
+                    new FeedException(WORDS.say("sentFrameWhereWasAskedFor", name, picture.frame(), asked.frame.frame())));
         } else {
             asked.answer.complete(picture);
         }
@@ -195,7 +197,7 @@ public final class SceneFeed implements AutoCloseable {
             wire.write(question);
         } catch (IOException e) {
             open.remove(id);
-            asked.answer.completeExceptionally(ended != null ? ended : new FeedException(name + " has gone", e));
+            asked.answer.completeExceptionally(ended != null ? ended : new FeedException(WORDS.say("hasGone", name), e));
         }
         if (ended != null) {
             asked.answer.completeExceptionally(ended);
@@ -208,7 +210,7 @@ public final class SceneFeed implements AutoCloseable {
         long id = ids.incrementAndGet();
         SceneFacts facts = (SceneFacts) await(ask(id, new Question.Scene(id), null));
         if (facts == null) {
-            throw new FeedException(name + " says nothing of itself");
+            throw new FeedException(WORDS.say("saysNothingOfItself", name));
         }
         return facts;
     }
@@ -269,6 +271,6 @@ public final class SceneFeed implements AutoCloseable {
 
     @Override
     public void close() {
-        end(new FeedException("the talk with " + name + " is over"));
+        end(new FeedException(WORDS.say("theTalkWithIsOver", name)));
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.protocol.feed;
 
 import com.fasterxml.jackson.annotation.JsonIgnore;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -23,15 +24,17 @@ import org.slf4j.LoggerFactory;
  */
 public record SceneNotice(int feed, String scene, int port, String token, long pid) {
 
+    private static final Words WORDS = Words.of(SceneNotice.class);
+
     private static final Logger LOG = LoggerFactory.getLogger(SceneNotice.class);
     private static final String END = ".scene.json";
     private static final int HIGHEST_PORT = 65_535;
 
     public SceneNotice {
         if (port < 1 || port > HIGHEST_PORT || token == null || token.isBlank()) {
-            throw new IllegalArgumentException("A notice needs a port and a token");
+            throw new IllegalArgumentException(WORDS.say("aNoticeNeedsAPortAndAToken"));
         }
-        scene = scene == null || scene.isBlank() ? "scene on port " + port : scene;
+        scene = scene == null || scene.isBlank() ? WORDS.say("sceneOnPort", port) : scene;
     }
 
     /** Tells everybody of this user's of the scene. @return the file, to be deleted when the scene ends */

@@ -2,6 +2,7 @@ package dev.vat.protocol.run;
 
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
@@ -15,6 +16,8 @@ import java.util.List;
 
 /** Gives a whole and proven file its final name, never one that is taken. */
 public final class Delivery {
+
+    private static final Words WORDS = Words.of(Delivery.class);
 
     private static final int MOST_VERSIONS = 10_000;
 
@@ -51,7 +54,7 @@ public final class Delivery {
                 }
             }
         }
-        throw new IOException("No free name for " + name + " in " + folder);
+        throw new IOException(WORDS.say("noFreeNameForIn", name, folder));
     }
 
     /** For file systems without links; the name is looked at first, since a move would replace. */
@@ -77,7 +80,7 @@ public final class Delivery {
                 return delivered;
             }
         }
-        throw new IOException("This run has no unproven file for " + target);
+        throw new IOException(WORDS.say("thisRunHasNoUnprovenFile", target));
     }
 
     /**

@@ -1,6 +1,7 @@
 package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
@@ -19,6 +20,8 @@ import java.util.zip.CRC32C;
  * any byte: a torn last line is passed over.
  */
 public final class Journal implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Journal.class);
 
     private final FileChannel channel;
     private final Path file;
@@ -50,7 +53,7 @@ public final class Journal implements AutoCloseable {
                 try {
                     entries.add(Json.MAPPER.readValue(line.substring(9), JournalEntry.class));
                 } catch (JsonProcessingException e) {
-                    throw new IOException("The journal " + file + " was written by another Vat: " + e.getOriginalMessage(), e);
+                    throw new IOException(WORDS.say("theJournalWasWrittenByAnother", file, e.getOriginalMessage()), e);
                 }
             }
         }

@@ -2,6 +2,7 @@ package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -9,6 +10,8 @@ import java.nio.file.Path;
 
 /** A receipt as it lies beside its file. */
 public final class ReceiptFile {
+
+    private static final Words WORDS = Words.of(ReceiptFile.class);
 
     private ReceiptFile() {}
 
@@ -22,7 +25,7 @@ public final class ReceiptFile {
         try {
             return Json.MAPPER.readValue(Files.readString(receiptFile), Receipt.class);
         } catch (JsonProcessingException e) {
-            throw new IOException("The receipt " + receiptFile.getFileName() + " can't be understood: " + e.getOriginalMessage(), e);
+            throw new IOException(WORDS.say("theReceiptCantBeUnderstood", receiptFile.getFileName(), e.getOriginalMessage()), e);
         }
     }
 }

@@ -5,6 +5,7 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import dev.vat.protocol.storage.Places;
@@ -26,6 +27,8 @@ import java.util.stream.Stream;
  * folders stand on the destination's own file system and name their run in {@code run.json}.
  */
 public final class RunHome {
+
+    private static final Words WORDS = Words.of(RunHome.class);
 
     /** What {@code run.json} in a work folder says. */
     record WorkFolder(String run, String target) {}
@@ -108,12 +111,11 @@ public final class RunHome {
         try {
             RunPlan plan = Json.MAPPER.readValue(Files.readString(folder.resolve("plan.json")), RunPlan.class);
             if (plan.version() != RunPlan.VERSION) {
-                throw new IOException("The run " + folder.getFileName() + " was planned by another version of Vat: clear it away, and "
-                        + "make its files again from the project");
+                throw new IOException(WORDS.say("theRunWasPlannedByAnother", folder.getFileName()));
             }
             return plan;
         } catch (JsonProcessingException e) {
-            throw new IOException("The plan of run " + folder.getFileName() + " can't be read: " + e.getOriginalMessage(), e);
+            throw new IOException(WORDS.say("thePlanOfRunCantBeRead", folder.getFileName(), e.getOriginalMessage()), e);
         }
     }
 

@@ -1,6 +1,7 @@
 package dev.vat.protocol.storage;
 
 import dev.vat.core.proof.BytePrints;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -22,6 +23,8 @@ import java.util.zip.CRC32C;
 
 /** Writing that survives a kill at any instant, and deleting and fingerprinting of files. */
 public final class Durable {
+
+    private static final Words WORDS = Words.of(Durable.class);
 
     private static final long SMALLEST_STRETCH = 1 << 16;
     private static final long MOST_STRETCHES = 256;
@@ -123,7 +126,7 @@ public final class Durable {
                 for (long at = start; at < end; at += buffer.position()) {
                     buffer.clear().limit((int) Math.min(buffer.capacity(), end - at));
                     if (channel.read(buffer, at) < 0) {
-                        throw new IOException(file + " became shorter while it was read");
+                        throw new IOException(WORDS.say("becameShorterWhileItWas", file));
                     }
                     crc.update(buffer.flip());
                 }

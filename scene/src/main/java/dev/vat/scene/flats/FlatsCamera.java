@@ -1,24 +1,25 @@
 package dev.vat.scene.flats;
 
+import dev.vat.core.words.Words;
 import java.util.Arrays;
 
 /** The cameras at Marram Flats, each with keys in a stretch of the timeline of its own; outside of it they stand still. */
 public enum FlatsCamera {
-    PIER("pier", "From the pier", 1, 184, 0) {
+    PIER("pier", Words.of(FlatsCamera.class).say("fromThePier"), 1, 184, 0) {
         @Override
         Viewpoint at(double share) {
             double s = eased(share);
             return Viewpoint.of(Vec.of(-2 + 6 * s, 3.4 + .5 * StrictMath.sin(s * 3), -6 + 7 * s), Vec.of(1.5 + 2 * s, 9.5, 45), 38);
         }
     },
-    TOWER("tower", "Round the tower", 170, 320, 0) {
+    TOWER("tower", Words.of(FlatsCamera.class).say("roundTheTower"), 170, 320, 0) {
         @Override
         Viewpoint at(double share) {
             double turn = .72 + .34 * eased(share);
             return Viewpoint.of(Vec.of(-8 + 27 * StrictMath.sin(turn), 8.5, 45 + 27 * StrictMath.cos(turn)), Vec.of(-11, 10.5, 43), 40);
         }
     },
-    SAND("sand", "Low over the sand", 300, 470, 200) {
+    SAND("sand", Words.of(FlatsCamera.class).say("lowOverTheSand"), 300, 470, 200) {
         @Override
         Viewpoint at(double share) {
             double s = eased(share);
@@ -42,7 +43,7 @@ public enum FlatsCamera {
 
     public static FlatsCamera parse(String id) {
         return Arrays.stream(values()).filter(c -> c.id.equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("There is no camera '" + id + "'"));
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(FlatsCamera.class).say("thereIsNoCamera", id)));
     }
 
     public String id() {

@@ -3,6 +3,7 @@ package dev.vat.scene.flats;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.scene.Drawing;
 import dev.vat.scene.FrameMark;
 import java.util.List;
@@ -13,7 +14,9 @@ import java.util.List;
  */
 public final class MarramFlats {
 
-    public static final String NAME = "Marram Flats";
+    private static final Words WORDS = Words.of(MarramFlats.class);
+
+    public static final String NAME = WORDS.say("marramFlats");
     public static final Rate RATE = Rate.FPS_25;
     public static final FrameRange TIMELINE = FrameRange.of(1, 600);
     public static final Size SIZE = Size.of(960, 540);

@@ -1,13 +1,15 @@
 package dev.vat.scene.flats;
 
+import dev.vat.core.words.Words;
+
 /** Kinds of things at Marram Flats that can be left out of the picture. */
 public enum ObjectClass {
-    BACKDROP("backdrop", "sky behind everything", false),
-    STRINGS("strings", "strings of the kites", false),
-    CELLS("cells", "cells that say camera and frame", false),
-    LIGHTS("lights", "outlines of lights", true),
-    BOXES("boxes", "boxes around things", true),
-    PATHS("paths", "curves that things move along", true);
+    BACKDROP("backdrop", Words.of(ObjectClass.class).say("skyBehindEverything"), false),
+    STRINGS("strings", Words.of(ObjectClass.class).say("stringsOfTheKites"), false),
+    CELLS("cells", Words.of(ObjectClass.class).say("cellsThatSayCameraAndFrame"), false),
+    LIGHTS("lights", Words.of(ObjectClass.class).say("outlinesOfLights"), true),
+    BOXES("boxes", Words.of(ObjectClass.class).say("boxesAroundThings"), true),
+    PATHS("paths", Words.of(ObjectClass.class).say("curvesThatThingsMoveAlong"), true);
 
     private final String id;
     private final String title;

@@ -1,6 +1,7 @@
 package dev.vat.scene.flats;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.util.Set;
 
 /**
@@ -13,12 +14,14 @@ import java.util.Set;
  */
 public record SceneLook(FlatsCamera camera, int frame, long run, int take, Size size, Shading shading, Set<ObjectClass> classes) {
 
+    private static final Words WORDS = Words.of(SceneLook.class);
+
     public SceneLook {
         if (run < 0) {
-            throw new IllegalArgumentException("Nothing was run for " + run + " frames");
+            throw new IllegalArgumentException(WORDS.say("nothingWasRunForFrames", run));
         }
         if (take < 1) {
-            throw new IllegalArgumentException("Takes are counted from 1, not " + take);
+            throw new IllegalArgumentException(WORDS.say("takesAreCountedFrom1Not", take));
         }
         classes = Set.copyOf(classes);
     }

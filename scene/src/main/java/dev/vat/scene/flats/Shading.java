@@ -1,11 +1,13 @@
 package dev.vat.scene.flats;
 
+import dev.vat.core.words.Words;
+
 /** How much is worked out of what a picture shows. */
 public enum Shading {
-    LINES("lines", "edges only"),
-    FLAT("flat", "plain colours"),
-    LIT("lit", "with light"),
-    SHADOWED("shadowed", "with light, shadow and haze");
+    LINES("lines", Words.of(Shading.class).say("edgesOnly")),
+    FLAT("flat", Words.of(Shading.class).say("plainColours")),
+    LIT("lit", Words.of(Shading.class).say("withLight")),
+    SHADOWED("shadowed", Words.of(Shading.class).say("withLightShadowAndHaze"));
 
     private final String id;
     private final String title;

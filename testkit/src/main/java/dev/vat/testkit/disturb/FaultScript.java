@@ -11,8 +11,8 @@ import java.nio.file.Path;
 import java.util.List;
 
 /**
- * What is to go wrong in worker processes: lines {@code crash STEP}, {@code hang STEP}, {@code throw STEP} and {@code overflow STEP},
- * where a step is what {@link Steps} tells of, such as {@code encode web-h264 40}. As long as a script is planted, workers start as
+ * What is to go wrong in worker processes: lines {@code crash STEP}, {@code hang STEP} (once: the next process finds nothing planted),
+ * {@code throw STEP} and {@code overflow STEP}, where a step is what {@link Steps} tells of, such as {@code encode web-h264 40}. As long as a script is planted, workers start as
  * {@link DisturbedWorker}.
  */
 public final class FaultScript implements AutoCloseable, Steps.Listener {
@@ -72,21 +72,32 @@ public final class FaultScript implements AutoCloseable, Steps.Listener {
     }
 
     @SuppressWarnings("restricted")
-    private static void disturb(String how, String step) throws InterruptedException {
+    private void disturb(String how, String step) throws InterruptedException {
         switch (how) {
             // No exception: the process is gone, as by a fault in native code.
             case "crash" -> MemorySegment.ofAddress(8).reinterpret(8).get(ValueLayout.JAVA_BYTE, 0);
-            case "hang" -> Thread.sleep(Long.MAX_VALUE);
+            case "hang" -> {
+                takeBack();
+                Thread.sleep(Long.MAX_VALUE);
+            }
             case "throw" -> throw new Planted(step);
             case "overflow" -> throw new OutOfMemoryError("planted at " + step);
             default -> throw new IllegalArgumentException("Nothing is known of the fault '" + how + "'");
         }
     }
 
+    private void takeBack() {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException e) {
+            throw new IllegalStateException("The script of faults can't be taken back", e);
+        }
+    }
+
     /** Nothing goes wrong any more, and workers start as they are. */
     @Override
-    public void close() throws IOException {
+    public void close() {
         System.clearProperty(MAIN_CLASS);
-        Files.deleteIfExists(file);
+        takeBack();
     }
 }

@@ -7,6 +7,7 @@ import dev.vat.core.preview.IdleTail;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.read.FrameRead;
@@ -39,6 +40,8 @@ import java.util.zip.CRC32C;
  */
 final class CaptureRun {
 
+    private static final Words WORDS = Words.of(CaptureRun.class);
+
     /** More often nobody sees how far it is, in nanoseconds. */
     private static final long TOLD_EVERY = 80_000_000;
     /** So many pictures are asked for before the first of them is there: the scene draws while this one is packed. */
@@ -70,7 +73,7 @@ final class CaptureRun {
             SceneFacts scene = feed.describe();
             CaptureWish wish = wanted.wish();
             CameraFacts camera = scene.camera(wish.camera())
-                    .orElseThrow(() -> new FeedException(scene.name() + " has no camera '" + wish.camera() + "'"));
+                    .orElseThrow(() -> new FeedException(WORDS.say("hasNoCamera", scene.name(), wish.camera())));
             Preview planned = new Preview(store.freshName(scene.name(), wish), scene.name(), camera.title(), scene.revision(), scene.rate(),
                     wish, Instant.now().truncatedTo(ChronoUnit.SECONDS).toString(),
                     wish.drawn(), null, 0, null, null, false, Map.of());
@@ -96,7 +99,7 @@ final class CaptureRun {
                     asked.add(feed.frame(question(wish, next++, scratch)));
                 }
                 if (stopped) {
-                    why = "it was stopped";
+                    why = WORDS.say("itWasStopped");
                     break;
                 }
                 FeedPicture got = SceneFeed.await(asked.removeFirst());
@@ -117,7 +120,7 @@ final class CaptureRun {
         } catch (MediaException | IOException e) {
             // What is closed may still become a preview.
             drawn = recorder.dropOpen();
-            why = "it couldn't be written: " + e.getMessage();
+            why = WORDS.say("itCouldntBeWritten", e.getMessage());
         } finally {
             asked.forEach(a -> a.cancel(false));
             if (scratch != null) {
@@ -133,8 +136,7 @@ final class CaptureRun {
         try {
             answers.accept(new CaptureMessage.Captured(wanted.id(), recorder.finish(drawn, still, why), why));
         } catch (MediaException e) {
-            throw new IOException(e.getMessage() + "; " + drawn + " frames lie in parts in " + store.folder() + " and become a "
-                    + "preview at the next start", e);
+            throw new IOException(WORDS.say("framesLieInPartsInAndBecome", e.getMessage(), drawn, store.folder()), e);
         }
     }
 
@@ -171,11 +173,10 @@ final class CaptureRun {
             case FrameRead.Sound sound -> {
                 String size = sound.picture().width() + "x" + sound.picture().height();
                 sound.picture().close();
-                throw new FeedException("the scene wrote frame " + got.frame() + " as " + size + " where " + got.width() + "x"
-                        + got.height() + " was asked for");
+                throw new FeedException(WORDS.say("theSceneWroteFrameAsWhere", got.frame(), size, got.width(), got.height()));
             }
             case FrameRead.Unsound(var _, String why) -> throw new FeedException(
-                    "the scene wrote frame " + got.frame() + " so that it can't be read: " + why);
+                    WORDS.say("theSceneWroteFrameSoThat", got.frame(), why));
         };
     }
 

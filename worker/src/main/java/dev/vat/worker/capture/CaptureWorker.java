@@ -1,5 +1,6 @@
 package dev.vat.worker.capture;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.RunMessage;
@@ -17,6 +18,8 @@ import org.slf4j.LoggerFactory;
 
 /** The process that takes previews from a scene, one after the other. */
 public final class CaptureWorker implements WorkerDuty {
+
+    private static final Words WORDS = Words.of(CaptureWorker.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(CaptureWorker.class);
     private static final long TO_CLOSE_MILLIS = 4500;
@@ -48,7 +51,7 @@ public final class CaptureWorker implements WorkerDuty {
             case CaptureMessage.RecoverCaptures recover -> begin(recover,
                     () -> new CaptureMessage.Recovered(recover.id(), Recorder.recover(new PreviewStore(Path.of(recover.store())))));
             case RunMessage.Stop _ when run != null -> run.stop();
-            default -> answers.accept(new Message.Broken(message.id(), "a capture doesn't do that now"));
+            default -> answers.accept(new Message.Broken(message.id(), WORDS.say("aCaptureDoesntDoThatNow")));
         }
     }
 

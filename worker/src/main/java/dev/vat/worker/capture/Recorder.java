@@ -16,6 +16,7 @@ import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.convert.Conversion;
 import dev.vat.media.encode.EncoderSpec;
@@ -45,6 +46,8 @@ import java.util.stream.Stream;
  * parts are there.
  */
 final class Recorder implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(Recorder.class);
 
     private static final Rational GROUP = Rational.of(1, 2);
     private static final Rational PART = Rational.of(2);
@@ -94,7 +97,7 @@ final class Recorder implements AutoCloseable {
         FileChannel lock = FileChannel.open(work.resolve(LOCK), StandardOpenOption.CREATE, StandardOpenOption.WRITE);
         if (lock.tryLock() == null) {
             lock.close();
-            throw new IOException(planned.file() + " is being captured by another Vat");
+            throw new IOException(WORDS.say("isBeingCapturedByAnother", planned.file()));
         }
         Durable.write(work.resolve(PLAN), Json.page(planned));
         Durable.syncFolder(work.getParent());
@@ -249,7 +252,8 @@ final class Recorder implements AutoCloseable {
             return Optional.empty();
         }
         long drawn = drawn(planned, parts);
-        return Optional.of(joined(store, planned, work, drawn, null, drawn == planned.wish().drawn() ? null : "the capture was cut off"));
+        return Optional
+                .of(joined(store, planned, work, drawn, null, drawn == planned.wish().drawn() ? null : WORDS.say("theCaptureWasCutOff")));
     }
 
     /** Parts that are closed stay where they are. */

@@ -3,6 +3,7 @@ package dev.vat.worker.capture;
 import dev.vat.core.picture.Size;
 import dev.vat.core.preview.CaptureWish;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.storage.Durable;
@@ -16,6 +17,8 @@ import java.nio.file.Path;
  */
 final class Rehearsal {
 
+    private static final Words WORDS = Words.of(Rehearsal.class);
+
     /** So many that whatever is done for each pixel or frame has been compiled; five parts of two seconds. */
     private static final FrameRange FRAMES = FrameRange.of(1, 260);
     private static final Size SIZE = Size.of(320, 180);
@@ -23,7 +26,7 @@ final class Rehearsal {
     private final CaptureRun run;
     private final BlankScene scene;
     private final Path folder;
-    private String trouble = "it never ended";
+    private String trouble = WORDS.say("itNeverEnded");
     private volatile boolean stopped;
 
     Rehearsal(Path scratch) throws IOException {
@@ -50,7 +53,7 @@ final class Rehearsal {
         try (scene) {
             run.run();
             if (trouble != null && !stopped) {
-                throw new IOException("A rehearsal came to nothing: " + trouble);
+                throw new IOException(WORDS.say("aRehearsalCameToNothing", trouble));
             }
         } finally {
             Durable.deleteTree(folder);

@@ -1,5 +1,6 @@
 package dev.vat.worker.job;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Message;
 import java.util.function.Consumer;
 import java.util.function.Function;
@@ -42,23 +43,23 @@ public interface Job {
         return switch (failure) {
             case OutOfMemoryError e -> {
                 LOG.warn("Out of memory", e);
-                yield "there isn't enough memory for it";
+                yield Words.of(Job.class).say("thereIsntEnoughMemoryFor");
             }
             case StackOverflowError e -> {
                 LOG.warn("Nested too deeply", e);
-                yield "it is nested too deeply";
+                yield Words.of(Job.class).say("itIsNestedTooDeeply");
             }
             case InterruptedException _ -> {
                 Thread.currentThread().interrupt();
-                yield "the work was interrupted";
+                yield Words.of(Job.class).say("theWorkWasInterrupted");
             }
             case Error e -> {
                 LOG.error("An error that nobody foresaw", e);
-                yield "Vat met an error of its own (" + e + "); the log tells more";
+                yield Words.of(Job.class).say("vatMetAnErrorOfItsOwnThe", e);
             }
             case Throwable e when e.getMessage() == null -> {
                 LOG.warn("A failure without words", e);
-                yield "Vat met an error of its own (" + e + "); the log tells more";
+                yield Words.of(Job.class).say("vatMetAnErrorOfItsOwnThe", e);
             }
             case Throwable e -> {
                 LOG.debug("Failed", e);

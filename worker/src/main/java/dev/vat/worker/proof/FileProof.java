@@ -21,6 +21,7 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.RunSource;
 import dev.vat.core.run.RunSpan;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.MediaLibrary;
 import dev.vat.media.proof.MovieProof;
@@ -42,6 +43,8 @@ import java.util.stream.Collectors;
  * and everything that the container and the codec say must be what was planned.
  */
 public final class FileProof {
+
+    private static final Words WORDS = Words.of(FileProof.class);
 
     private static final int MOST_WORST = 10;
 
@@ -65,10 +68,10 @@ public final class FileProof {
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts, found.loudness());
             comparison.disagreements()
-                    .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " was found"));
+                    .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
             frames(planned, found.crcs(), reasons);
         } catch (MediaException e) {
-            reasons.add("the finished file can't be read whole: " + e.getMessage());
+            reasons.add(WORDS.say("theFinishedFileCantBeRead", e.getMessage()));
         }
         List<String> notes = notes(plan, file, joined);
         second.join().forEach(r -> (r.agrees() ? notes : reasons).add(r.words()));
@@ -85,11 +88,11 @@ public final class FileProof {
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {
         if (planned.size() != found.length) {
-            reasons.add(planned.size() + " frames were encoded, " + found.length + " can be decoded");
+            reasons.add(WORDS.say("framesWereEncodedCanBeDecoded", planned.size(), found.length));
         }
         for (int i = 0; i < Math.min(planned.size(), found.length); i++) {
             if (!planned.get(i).crc().equals("%08x".formatted(found[i]))) {
-                reasons.add("frame " + i + " isn't the one that was encoded");
+                reasons.add(WORDS.say("frameIsntTheOneThatWasEncoded", i));
                 return;
             }
         }
@@ -134,16 +137,15 @@ public final class FileProof {
 
     private static String shown(ReelFrame.Content content) {
         return switch (content) {
-            case ReelFrame.Card(String reason) -> "card: " + reason;
-            case ReelFrame.SourceFrame(long number) -> "frame " + number + " held";
-            case ReelFrame.Blend(long before, long after, Rational share) -> "frames " + before + " and " + after + " mixed, " + share
-                    + " of the later one";
-            case ReelFrame.Plain(Rgb colour) -> "colour #" + colour;
+            case ReelFrame.Card(String reason) -> WORDS.say("card", reason);
+            case ReelFrame.SourceFrame(long number) -> WORDS.say("frameHeld", number);
+            case ReelFrame.Blend(long before, long after, Rational share) -> WORDS.say("framesAndMixedOfTheLater", before, after, share);
+            case ReelFrame.Plain(Rgb colour) -> WORDS.say("colour", colour);
             case ReelFrame.Drawing _ -> "drawn";
             case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content()))
                     .collect(Collectors.joining(" with "));
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> "(" + shown(from.content()) + ") and ("
-                    + shown(to.content()) + ") mixed, " + share + " of the later one";
+            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> WORDS.say("andMixedOfTheLaterOne", shown(from.content()),
+                    shown(to.content()), share);
         };
     }
 
@@ -189,86 +191,84 @@ public final class FileProof {
         List<String> notes = new ArrayList<>();
         long bytes = Durable.size(joined);
         if (file.forecast() != null && !file.forecast().holds(bytes)) {
-            notes.add(RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? ", less" : ", more") + " than was forecast ("
-                    + file.forecast() + ")");
+            notes.add(WORDS.say("thanWasForecast",
+                    RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? WORDS.say("less") : WORDS.say("more")),
+                    file.forecast()));
         }
-        notes.add("rate " + plan.rate().label() + ": " + plan.rateOrigin());
+        notes.add(WORDS.say("rate", plan.rate().label(), plan.rateOrigin()));
         if (reelFrames(plan, file) < plan.frames()) {
-            notes.add("ended early by hand: the first " + reelFrames(plan, file) + " of " + plan.frames() + " frames");
+            notes.add(WORDS.say("endedEarlyByHandTheFirst", reelFrames(plan, file), plan.frames()));
         }
         if (plan.remade() != null && plan.remade().frames().isEmpty()) {
-            notes.add("sound laid anew: the pictures are those of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 "
-                    + plan.remade().sha256() + "), taken over as they were packed");
+            notes.add(WORDS.say("soundLaidAnewThePictures", Path.of(plan.remade().file()).getFileName(), plan.remade().sha256()));
         } else if (plan.remade() != null) {
-            notes.add("made anew of " + Path.of(plan.remade().file()).getFileName() + " (SHA-256 " + plan.remade().sha256() + "): frames "
-                    + plan.remade().frames()
-                    + " changed; " + plan.remade().taken().size() + " of " + file.parts().size() + " parts were taken over, the "
-                    + "others encoded again");
+            notes.add(WORDS.say("madeAnewOfSHA256FramesChanged", Path.of(plan.remade().file()).getFileName(), plan.remade().sha256(),
+                    plan.remade().frames(), plan.remade().taken().size(), file.parts().size()));
         }
         boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
         if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
-            notes.add("transparent places flattened on " + file.treatment().ground().words());
+            notes.add(WORDS.say("transparentPlacesFlattened", file.treatment().ground().words()));
         }
         if (file.expected().alphaBits() > 0) {
-            notes.add("alpha is " + (file.treatment().colour().equals(ColourCoding.LINEAR) ? "premultiplied" : "straight") + ", coded in "
-                    + file.expected().alphaBits() + " bits from "
-                    + file.expected().codedBits() + "-bit samples" + (transparent ? "" : "; opaque everywhere, it carries nothing"));
+            notes.add(WORDS.say("alphaIsCodedInBitsFromBit",
+                    (file.treatment().colour().equals(ColourCoding.LINEAR) ? WORDS.say("premultiplied") : WORDS.say("straight")),
+                    file.expected().alphaBits(), file.expected().codedBits(), (transparent ? "" : WORDS.say("opaqueEverywhereItCarries"))));
         }
         if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
-            notes.add("premultiplied alpha of the source was undone");
+            notes.add(WORDS.say("premultipliedAlphaOfThe"));
         }
         plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY)
                 .forEach(s -> notes.add(s.name() + ": " + s.picture().colour().describe()
-                        + (file.treatment().colour().isHighRange() ? "" : "; Rec.709 primaries, clamped in RGB")));
+                        + (file.treatment().colour().isHighRange() ? "" : WORDS.say("rec709PrimariesClampedIn"))));
         plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.DEINTERLACED)
-                .forEach(s -> notes.add(s.name() + ": deinterlaced, the moment of each frame's first field"));
+                .forEach(s -> notes.add(WORDS.say("deinterlacedTheMomentOf", s.name())));
         plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.EACH)
-                .forEach(s -> notes.add(s.name() + ": each field a frame of its own, at twice the rate"));
+                .forEach(s -> notes.add(WORDS.say("eachFieldAFrameOfItsOwn", s.name())));
         plan.sources().stream().filter(s -> s.picture().standing() == Standing.STORED)
-                .forEach(s -> notes.add(s.name() + ": pictures as stored, whatever the files say of how they are turned"));
+                .forEach(s -> notes.add(WORDS.say("picturesAsStoredWhatever", s.name())));
         plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
-                .forEach(s -> notes.add(s.name() + ": layer " + s.picture().layer()));
+                .forEach(s -> notes.add(WORDS.say("layer", s.name(), s.picture().layer())));
         int deepest = plan.sources().stream().mapToInt(RunSource::bits).max().orElse(8);
         if (deepest > file.expected().codedBits()) {
-            notes.add(deepest + "-bit source dithered to " + file.expected().codedBits() + " bits");
+            notes.add(WORDS.say("bitSourceDitheredToBits", deepest, file.expected().codedBits()));
         }
         new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement())
                 .describe(plan.size(), plan.pixelAspect())
                 .forEach(notes::add);
         if (file.treatment().scan().isInterlaced()) {
-            notes.add("two moments woven into each frame, " + file.treatment().scan().title() + ", lines softened 1-2-1 against flicker");
+            notes.add(WORDS.say("twoMomentsWovenIntoEach", file.treatment().scan().title()));
         }
         if (file.treatment().draft()) {
-            notes.add("draft: half size where the codec has one, marked in the picture");
+            notes.add(WORDS.say("draftHalfSizeWhereTheCodec"));
         }
         if (file.words() != null && !file.words().burnIn().isNothing()) {
             BurnIn burnIn = file.words().burnIn();
-            String lines = burnIn.lines().stream().map(l -> l.words().text() + " at the " + l.at().title())
+            String lines = burnIn.lines().stream().map(l -> WORDS.say("atThe", l.words().text(), l.at().title()))
                     .collect(Collectors.joining("; "));
-            notes.add("written into the pictures: " + lines
-                    + (burnIn.watermark() == null ? ""
-                            : (lines.isEmpty() ? "" : "; ") + "the mark " + Path.of(burnIn.watermark().path()).getFileName())
-                    + (burnIn.face() == null ? "" : ", set in " + Path.of(burnIn.face()).getFileName()));
+            notes.add(WORDS.say("writtenIntoThePictures", lines, (burnIn.watermark() == null ? ""
+                    : WORDS.say("theMark", (lines.isEmpty() ? "" : "; "), Path.of(burnIn.watermark().path()).getFileName())),
+                    (burnIn.face() == null ? "" : WORDS.say("setIn", Path.of(burnIn.face()).getFileName()))));
         }
-        file.accepted().stream().sorted().forEach(id -> notes.add("said yes to all the same: " + id));
+        file.accepted().stream().sorted().forEach(id -> notes.add(WORDS.say("saidYesToAllTheSame", id)));
         if (file.treatment().isMatte()) {
-            notes.add("the matte of the file beside: white is opaque, black is transparent");
+            notes.add(WORDS.say("theMatteOfTheFileBeside"));
         }
         if (file.treatment().look() != null) {
-            notes.add("look " + file.treatment().look().name() + " (" + file.treatment().look().crc() + "), on display codes, "
-                    + "interpolated by tetrahedra");
+            notes.add(WORDS.say("lookOnDisplayCodesInterpolated", file.treatment().look().name(), file.treatment().look().crc()));
         }
         if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
             notes.add(file.treatment().colour().describe());
         }
         Expectation.Level level = file.expected().level();
         if (level != null && level.integrated() < level.wanted() - .05) {
-            notes.add("loudness: %.1f LUFS were wanted; true peaks of at most %.1f dBTP allow %.1f".formatted(level.wanted(),
-                    level.mostPeak(), level.integrated()));
+            notes.add(WORDS.say("loudnessLUFSWereWantedTrue", "%.1f".formatted(level.wanted()), "%.1f".formatted(level.mostPeak()),
+                    "%.1f".formatted(level.integrated())));
         }
         if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
-            notes.add("sound of " + plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
-                    .collect(Collectors.joining(", ")) + ", " + plan.sound().layout() + ", at 48 kHz, as long as the pictures");
+            notes.add(WORDS.say("soundOfAt48KHzAsLongAsThe",
+                    plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
+                            .collect(Collectors.joining(", ")),
+                    plan.sound().layout()));
         }
         return notes;
     }

@@ -1,6 +1,7 @@
 package dev.vat.worker.proof;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.words.Words;
 import dev.vat.media.proof.SmallPictures;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
@@ -21,6 +22,8 @@ import java.util.stream.LongStream;
  */
 public final class ProofSheet {
 
+    private static final Words WORDS = Words.of(ProofSheet.class);
+
     private static final int WIDTH = 192;
     private static final int CONTACTS = 12;
 
@@ -33,20 +36,19 @@ public final class ProofSheet {
     record Content(Receipt receipt, Map<Receipt.Worst, BufferedImage> worst, Map<Long, BufferedImage> contacts) {
 
         String verdict() {
-            return receipt.proven() ? "Proven: reopened, decoded whole, every frame and every tag as planned."
-                    : "Not proven: " + String.join("; ", receipt.reasons()) + ".";
+            return receipt.proven() ? WORDS.say("provenReopenedDecodedWhole")
+                    : WORDS.say("notProven", String.join("; ", receipt.reasons()));
         }
 
         String likeness() {
             Receipt.Quality q = receipt.quality();
-            return q == null ? "" : q.meanPsnr() == null ? "Picture against source: not a bit differs." : String.format(Locale.ROOT,
-                    "Picture against source, luma: PSNR %.2f dB in the mean, %.2f dB in the worst frame, %d; lowest SSIM %.4f.",
-                    q.meanPsnr(), q.worstPsnr(), q.worstFrame(), q.worstSsim());
+            return q == null ? "" : q.meanPsnr() == null ? WORDS.say("pictureAgainstSourceNot") : WORDS.say("pictureAgainstSourceLuma",
+                    "%.2f".formatted(q.meanPsnr()), "%.2f".formatted(q.worstPsnr()), q.worstFrame(), "%.4f".formatted(q.worstSsim()));
         }
 
         String made() {
-            return "Made " + receipt.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC") + " by Vat " + receipt.vat() + ", rate "
-                    + receipt.rate() + " frames a second, " + receipt.rateOrigin() + ".";
+            return WORDS.say("madeByVatRateFramesASecond", receipt.made().replaceFirst("T(\\d+:\\d+).*", " $1 UTC"), receipt.vat(),
+                    receipt.rate(), receipt.rateOrigin());
         }
 
         /** PSNR of each frame that lost anything, in dB; null in between. */
@@ -66,7 +68,7 @@ public final class ProofSheet {
     public static List<Path> write(Path file) throws IOException {
         Path receiptFile = ReceiptFile.of(file);
         if (!Files.exists(receiptFile)) {
-            throw new NoSuchFileException(file.toString(), null, "the file has no receipt beside it");
+            throw new NoSuchFileException(file.toString(), null, WORDS.say("theFileHasNoReceiptBeside"));
         }
         Receipt receipt = ReceiptFile.read(receiptFile);
         Content content = content(receipt, file);

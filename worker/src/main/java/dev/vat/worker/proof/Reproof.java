@@ -4,6 +4,7 @@ import dev.vat.core.proof.BytePrints;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.time.FrameSet;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
@@ -20,6 +21,8 @@ import java.util.stream.Collectors;
 /** Verifies a finished file against its receipt again. Loads native code: for worker and prove processes. */
 public final class Reproof {
 
+    private static final Words WORDS = Words.of(Reproof.class);
+
     /** @param reasons what doesn't agree; empty if the file is what its receipt says */
     public record Result(Receipt receipt, List<String> reasons) {
         public boolean proven() {
@@ -32,35 +35,35 @@ public final class Reproof {
     /** @throws NoSuchFileException if the file or its receipt isn't there */
     public static Result of(Path file) throws IOException {
         if (!Files.exists(file)) {
-            throw new NoSuchFileException(file.toString(), null, "there is no such file");
+            throw new NoSuchFileException(file.toString(), null, WORDS.say("thereIsNoSuchFile"));
         }
         Path receiptFile = ReceiptFile.of(file);
         if (!Files.isRegularFile(receiptFile)) {
-            throw new NoSuchFileException(receiptFile.toString(), null, "the file has no receipt beside it");
+            throw new NoSuchFileException(receiptFile.toString(), null, WORDS.say("theFileHasNoReceiptBeside"));
         }
         Receipt receipt = ReceiptFile.read(receiptFile);
         List<String> reasons = new ArrayList<>();
         if (!receipt.proven()) {
-            reasons.add("its receipt says that it never was proven: " + String.join("; ", receipt.reasons()));
+            reasons.add(WORDS.say("itsReceiptSaysThatItNever", String.join("; ", receipt.reasons())));
         }
         boolean sameBytes = Durable.sha256(file).equals(receipt.sha256());
         if (!sameBytes) {
-            reasons.add("its bytes are not those of the receipt (SHA-256)" + place(file, receipt));
+            reasons.add(WORDS.say("itsBytesAreNotThoseOfThe", place(file, receipt)));
         }
         int before = reasons.size();
         try {
             MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
             Comparison.of(receipt.planned(), found.facts(), found.loudness()).disagreements()
-                    .forEach(l -> reasons.add(l.name() + ": " + l.planned() + " was planned, " + l.found() + " is found"));
+                    .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();
             frames(found.crcs(), receipt, reasons);
             if (reasons.size() == tags && !sameBytes) {
-                reasons.add(tags > before ? "every picture is the one of the receipt: what was changed is said of them, not they themselves"
-                        : "every picture and everything that is said of them is as the receipt says: what was changed is neither");
+                reasons.add(tags > before ? WORDS.say("everyPictureIsTheOneOfThe")
+                        : WORDS.say("everyPictureAndEverything"));
             }
         } catch (MediaException e) {
-            reasons.add("it can't be read whole: " + e.getMessage());
+            reasons.add(WORDS.say("itCantBeReadWhole", e.getMessage()));
         }
         return new Result(receipt, reasons);
     }
@@ -86,15 +89,15 @@ public final class Reproof {
                 oneStretch &= wanted.get(i + lost).equals(print(found[i]));
             }
             reasons.add(oneStretch
-                    ? (lost == 1 ? "frame " + first + " is lost" : "frames " + first + "-" + (first + lost - 1) + " are lost")
-                            + "; the others are those of the receipt"
-                    : lost + " frames are lost, and from frame " + first + " on others aren't those of the receipt");
+                    ? WORDS.say("theOthersAreThoseOfTheReceipt",
+                            (lost == 1 ? WORDS.say("frameIsLost", first) : WORDS.say("framesAreLost", first, (first + lost - 1))))
+                    : WORDS.say("framesAreLostAndFromFrame", lost, first));
             return;
         }
         if (!differing.isEmpty()) {
             String text = differing.toString();
-            reasons.add(text.matches("\\d+") ? "the picture of frame " + text + " isn't the one of the receipt"
-                    : "the pictures of frames " + text + " aren't those of the receipt");
+            reasons.add(text.matches("\\d+") ? WORDS.say("thePictureOfFrameIsntThe", text)
+                    : WORDS.say("thePicturesOfFramesArent", text));
         }
     }
 
@@ -110,7 +113,7 @@ public final class Reproof {
         }
         long size = Files.size(file);
         if (size != receipt.found().bytes()) {
-            return ": it has " + size + " bytes where it had " + receipt.found().bytes();
+            return WORDS.say("itHasBytesWhereItHad", size, receipt.found().bytes());
         }
         List<String> now = Durable.prints(file).crc();
         FrameSet.Builder stretches = FrameSet.builder();
@@ -119,7 +122,9 @@ public final class Reproof {
                 stretches.add(i);
             }
         }
-        return ": they differ " + stretches.build().ranges().stream().map(r -> "between bytes " + r.first() * wanted.each() + " and "
-                + Math.min(size, (r.last() + 1) * wanted.each())).collect(Collectors.joining(", "));
+        return WORDS.say("theyDiffer",
+                stretches.build().ranges().stream()
+                        .map(r -> WORDS.say("betweenBytesAnd", r.first() * wanted.each(), Math.min(size, (r.last() + 1) * wanted.each())))
+                        .collect(Collectors.joining(", ")));
     }
 }

@@ -4,6 +4,7 @@ import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.RunSource;
+import dev.vat.core.words.Words;
 import dev.vat.media.proof.SecondReading;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -21,6 +22,8 @@ import java.util.Optional;
  */
 record SecondReader(boolean agrees, String words) {
 
+    private static final Words WORDS = Words.of(SecondReader.class);
+
     /** Of a reel of many sources the first ones stand for all. */
     private static final int MOST = 8;
 
@@ -37,7 +40,7 @@ record SecondReader(boolean agrees, String words) {
     }
 
     static SecondReader of(String frame, SecondReading reading) {
-        return new SecondReader(reading.agrees(), frame + " read by a second reader: " + reading.words());
+        return new SecondReader(reading.agrees(), WORDS.say("readByASecondReader", frame, reading.words()));
     }
 
     /** A frame that was written again since, or is gone, says nothing of this file. */

@@ -3,6 +3,7 @@ package dev.vat.worker.proof;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import java.awt.Color;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
@@ -23,6 +24,8 @@ import org.apache.pdfbox.pdmodel.graphics.image.LosslessFactory;
 
 /** A proof sheet as one page of PDF, A4. Lengths are points, from the lower left. */
 final class SheetPdf {
+
+    private static final Words WORDS = Words.of(SheetPdf.class);
 
     private static final float MARGIN = 36;
     private static final float WIDTH = PDRectangle.A4.getWidth() - 2 * MARGIN;
@@ -70,28 +73,28 @@ final class SheetPdf {
     private void draw(ProofSheet.Content content) throws IOException {
         Receipt receipt = content.receipt();
         line(receipt.file(), LARGE, INK);
-        line(receipt.targetTitle() + ", of " + receipt.reel(), NORMAL, FAINT);
+        line(WORDS.say("of", receipt.targetTitle(), receipt.reel()), NORMAL, FAINT);
         line(content.verdict(), NORMAL, receipt.proven() ? GOOD : FAULT);
-        heading("As asked, as found");
+        heading(WORDS.say("asAskedAsFound"));
         comparison(receipt.comparison().lines());
         line(content.made(), SMALL, FAINT);
         if (!content.likeness().isEmpty()) {
-            heading("Likeness");
+            heading(WORDS.say("likeness"));
             line(content.likeness(), NORMAL, INK);
             curve(content.curve());
         }
         if (!content.worst().isEmpty()) {
-            heading("Frames that differ most");
+            heading(WORDS.say("framesThatDifferMost"));
             Map<String, BufferedImage> worst = new LinkedHashMap<>();
             content.worst().entrySet().stream().limit(ACROSS).forEach(
-                    w -> worst.put(String.format(Locale.ROOT, "%d: %.1f dB", w.getKey().frame(), w.getKey().psnr()), w.getValue()));
+                    w -> worst.put(String.format(Locale.ROOT, WORDS.say("d1fDB"), w.getKey().frame(), w.getKey().psnr()), w.getValue()));
             pictures(worst);
         }
-        heading("Contact sheet");
+        heading(WORDS.say("contactSheet"));
         Map<String, BufferedImage> contacts = new LinkedHashMap<>();
         content.contacts().forEach((frame, picture) -> contacts.put(Long.toString(frame), picture));
         pictures(contacts);
-        heading("Fingerprint");
+        heading(WORDS.say("fingerprint"));
         line("SHA-256 " + receipt.sha256(), SMALL, INK);
     }
 
@@ -166,7 +169,8 @@ final class SheetPdf {
                 y = top;
             }
             float x = MARGIN + (i < each ? 0 : column);
-            List<String> found = wrapped(one.agrees() ? one.found() : one.found() + ", asked " + one.planned(), NORMAL, column - NAME - 8);
+            List<String> found = wrapped(one.agrees() ? one.found() : WORDS.say("asked", one.found(), one.planned()), NORMAL,
+                    column - NAME - 8);
             text(shown(one.name()), x, y - NORMAL * LEADING, NORMAL, FAINT);
             for (String part : found) {
                 y -= NORMAL * LEADING;

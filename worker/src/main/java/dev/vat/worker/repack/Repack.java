@@ -5,6 +5,7 @@ import dev.vat.core.repack.Pieces;
 import dev.vat.core.repack.Seam;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import dev.vat.media.convert.MovieLooks;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.mux.MovieCopy;
@@ -24,6 +25,8 @@ import java.util.function.Consumer;
 
 /** Carries out what is asked of finished files. Each new file gets its name only when it is whole and was read again. */
 public final class Repack {
+
+    private static final Words WORDS = Words.of(Repack.class);
 
     /** Tags of colours by the names of their standards. */
     public static final Map<String, MovieCopy.Colour> COLOURS = Map.of("rec709", new MovieCopy.Colour(1, 1, 1, false), "rec601-625",
@@ -68,7 +71,7 @@ public final class Repack {
     /** Under a name of its own until it is whole. */
     private static void made(Path target, Making making) throws IOException {
         if (Files.exists(target)) {
-            throw new FileAlreadyExistsException(target.toString(), null, "nothing is written over it: choose another name");
+            throw new FileAlreadyExistsException(target.toString(), null, WORDS.say("nothingIsWrittenOverItChoose"));
         }
         Files.createDirectories(target.getParent());
         Path work = target.resolveSibling(WORK + target.getFileName());
@@ -85,7 +88,7 @@ public final class Repack {
     private static Path there(String file) throws IOException {
         Path path = Path.of(file);
         if (!Files.isRegularFile(path)) {
-            throw new NoSuchFileException(file, null, "there is no such file");
+            throw new NoSuchFileException(file, null, WORDS.say("thereIsNoSuchFile"));
         }
         return path;
     }
@@ -98,13 +101,13 @@ public final class Repack {
 
     private Result split(RepackOrder.Split order) throws IOException {
         Path file = there(order.file());
-        doing.accept("looking where " + file.getFileName() + " can be cut");
+        doing.accept(WORDS.say("lookingWhereCanBeCut", file.getFileName()));
         CutPlaces places = MovieCopy.places(file);
         Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places)
                 : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
         if (pieces.ranges().size() == 1) {
-            throw new IOException(file.getFileName() + " can't be split there: " + (pieces.moved().isEmpty() ? "it is no longer than "
-                    + "one piece" : "no frame before but the first stands alone"));
+            throw new IOException(WORDS.say("cantBeSplitThere", file.getFileName(),
+                    (pieces.moved().isEmpty() ? WORDS.say("itIsNoLongerThanOnePiece") : WORDS.say("noFrameBeforeButTheFirst"))));
         }
         String name = file.getFileName().toString();
         int dot = name.lastIndexOf('.');
@@ -114,15 +117,15 @@ public final class Repack {
         }
         for (Path target : targets) {
             if (Files.exists(target)) {
-                throw new FileAlreadyExistsException(target.toString(), null, "nothing is written over it");
+                throw new FileAlreadyExistsException(target.toString(), null, WORDS.say("nothingIsWrittenOverIt"));
             }
         }
         List<String> said = new ArrayList<>(pieces.moved());
         for (int i = 0; i < targets.size(); i++) {
             FrameRange range = pieces.ranges().get(i);
-            doing.accept("writing " + targets.get(i).getFileName());
+            doing.accept(WORDS.say("writing", targets.get(i).getFileName()));
             made(targets.get(i), work -> MovieCopy.copy(List.of(new MovieCopy.Piece(file, range)), plain(work, name)));
-            said.add(targets.get(i).getFileName() + ": frames " + range + ", " + range.count());
+            said.add(WORDS.say("frames", targets.get(i).getFileName(), range, range.count()));
         }
         return new Result(targets, said);
     }
@@ -134,7 +137,7 @@ public final class Repack {
 
     private Result join(RepackOrder.Join order) throws IOException {
         if (order.files().size() < 2) {
-            throw new IllegalArgumentException("To be joined there have to be two parts at least");
+            throw new IllegalArgumentException(WORDS.say("toBeJoinedThereHaveToBe"));
         }
         Path target = Path.of(order.target());
         Files.createDirectories(target.getParent());
@@ -146,10 +149,10 @@ public final class Repack {
                 parts.add(part(there(file), aside, said));
             }
             List<MovieCopy.Piece> pieces = pieces(parts, said);
-            doing.accept("writing " + target.getFileName());
+            doing.accept(WORDS.say("writing", target.getFileName()));
             made(target, work -> {
                 MovieCopy.Result result = joined(pieces, plain(work, order.target()), said);
-                said.add(target.getFileName() + ": " + result.frames() + " frames, every packet as it was");
+                said.add(WORDS.say("framesEveryPacketAsItWas", target.getFileName(), result.frames()));
                 said.addAll(result.notes());
             });
             return new Result(List.of(target), said);
@@ -169,16 +172,16 @@ public final class Repack {
 
     /** Of a broken part what stands whole in it is read. */
     private Part part(Path file, Path aside, List<String> said) throws IOException {
-        doing.accept("looking through " + file.getFileName());
+        doing.accept(WORDS.say("lookingThrough", file.getFileName()));
         String name = file.getFileName().toString();
         Salvage.Found found = Salvage.look(file);
         if (found.why() == null) {
             return new Part(file, name, found.frames());
         }
         if (found.frames() == 0) {
-            throw new IOException(name + " holds no frame that is whole: " + found.why());
+            throw new IOException(WORDS.say("holdsNoFrameThatIsWhole", name, found.why()));
         }
-        said.add(name + " is broken: " + found.why() + ". " + found.frames() + " frames of it are whole and were taken");
+        said.add(WORDS.say("isBrokenFramesOfItAreWhole", name, found.why(), found.frames()));
         Path whole = aside.resolve(name);
         MovieCopy.copy(List.of(new MovieCopy.Piece(file, FrameRange.of(0, found.frames() - 1))), plain(whole, name));
         return new Part(whole, name, found.frames());
@@ -193,9 +196,9 @@ public final class Repack {
             long next = 0;
             if (i + 1 < parts.size()) {
                 Part other = parts.get(i + 1);
-                doing.accept("holding " + part.name + " against " + other.name);
+                doing.accept(WORDS.say("holdingAgainst", part.name, other.name));
                 Seam seam = Seam.between(MovieLooks.last(part.file, end, SEEN_AT_A_SEAM), MovieLooks.first(other.file, SEEN_AT_A_SEAM));
-                said.add(part.name + " and " + other.name + ": " + seam.words());
+                said.add(WORDS.say("and", part.name, other.name, seam.words()));
                 if (seam.frames() > 0) {
                     long[] cut = shared(part, other, seam.frames());
                     end = cut[0];
@@ -203,7 +206,7 @@ public final class Repack {
                 }
             }
             if (end <= from) {
-                said.add(part.name + " holds nothing that the others don't: it was left out");
+                said.add(WORDS.say("holdsNothingThatTheOthers", part.name));
             } else {
                 pieces.add(new MovieCopy.Piece(part.file, FrameRange.of(from, end - 1)));
             }
@@ -226,9 +229,7 @@ public final class Repack {
                 return new long[] {left, begun};
             }
         }
-        throw new IOException(part.name + " and " + next.name + " share " + shared + " frames, and at none of them the one can be "
-                + "left and the other begun without touching a picture: "
-                + "join them as items of one reel, which encodes them anew");
+        throw new IOException(WORDS.say("andShareFramesAndAtNone", part.name, next.name, shared));
     }
 
     // ---- rewrap
@@ -238,8 +239,8 @@ public final class Repack {
         Path target = Path.of(order.target());
         MovieCopy.Colour colour = order.colour() == null ? null : COLOURS.get(order.colour().toLowerCase(Locale.ROOT));
         if (order.colour() != null && colour == null) {
-            throw new IllegalArgumentException("There are no colours '" + order.colour() + "'; there are "
-                    + String.join(", ", COLOURS.keySet().stream().sorted().toList()));
+            throw new IllegalArgumentException(
+                    WORDS.say("thereAreNoColoursThereAre", order.colour(), String.join(", ", COLOURS.keySet().stream().sorted().toList())));
         }
         Path sound = order.sound() == null ? null : there(order.sound());
         List<String> said = new ArrayList<>();
@@ -250,26 +251,26 @@ public final class Repack {
             int last = order.to() == null ? places.count() - 1 : Math.toIntExact(order.to());
             if (wanted < 0 || last >= places.count() || wanted > last) {
                 throw new IllegalArgumentException(
-                        file.getFileName() + " has frames 0 to " + (places.count() - 1) + ", not " + wanted + " to " + last);
+                        WORDS.say("hasFrames0ToNotTo", file.getFileName(), (places.count() - 1), wanted, last));
             }
             int from = places.startAtOrBefore(wanted);
             int end = places.endAtOrAfter(last + 1);
             if (from != wanted) {
-                said.add("It begins with frame " + from + " instead of " + wanted + ": none between stands alone");
+                said.add(WORDS.say("itBeginsWithFrameInstead", from, wanted));
             }
             if (end != last + 1) {
-                said.add("It ends with frame " + (end - 1) + " instead of " + last + ": frames before that lean on it");
+                said.add(WORDS.say("itEndsWithFrameInsteadOf", (end - 1), last));
             }
             range = FrameRange.of(from, end - 1);
         }
         FrameRange frames = range;
-        doing.accept("writing " + target.getFileName());
+        doing.accept(WORDS.say("writing", target.getFileName()));
         made(target, work -> {
             MovieCopy.Result result = MovieCopy.copy(List.of(new MovieCopy.Piece(file, frames)),
                     new MovieCopy.Target(work, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()));
             said.addAll(result.notes());
-            said.add(target.getFileName() + ": " + result.frames() + " frames"
-                    + (order.pixelAspect() == null && colour == null ? ", every packet as it was" : ""));
+            said.add(WORDS.say("frames2", target.getFileName(), result.frames(),
+                    (order.pixelAspect() == null && colour == null ? WORDS.say("everyPacketAsItWas") : "")));
         });
         return new Result(List.of(target), said);
     }
@@ -281,7 +282,7 @@ public final class Repack {
         Path target = Path.of(order.target());
         Rate rate = order.rate() == null ? Rate.FPS_25 : order.rate();
         List<String> said = new ArrayList<>();
-        doing.accept("looking for what stands whole in " + file.getFileName());
+        doing.accept(WORDS.say("lookingForWhatStandsWhole", file.getFileName()));
         made(target, work -> {
             Salvage.Recovered recovered = Salvage.recover(file, work, RepackOrder.container(order.target()), rate);
             said.add(target.getFileName() + ": " + recovered.frames() + (recovered.frames() == 1 ? " frame, " : " frames, ")

@@ -3,6 +3,7 @@ package dev.vat.worker.run;
 import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.media.frame.FrameMaker;
 import dev.vat.media.frame.WorkingPictures;
 import java.io.IOException;
@@ -28,6 +29,8 @@ import java.util.function.LongPredicate;
  * the one before it isn't made again.
  */
 public final class FrameFeed implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FrameFeed.class);
 
     private final RunPlan plan;
     private final Set<PictureKind> kinds;
@@ -132,7 +135,7 @@ public final class FrameFeed implements AutoCloseable {
                 throw io;
             }
             throw new IOException(
-                    "A frame can't be read: " + (e.getCause().getMessage() == null ? e.getCause() : e.getCause().getMessage()),
+                    WORDS.say("aFrameCantBeRead", (e.getCause().getMessage() == null ? e.getCause() : e.getCause().getMessage())),
                     e.getCause());
         }
     }

@@ -4,6 +4,7 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FirstPass;
 import dev.vat.media.encode.FrameProof;
@@ -39,6 +40,8 @@ import java.util.stream.Stream;
  * waits for it and takes nothing more; the others never notice.
  */
 final class OutputPipeline {
+
+    private static final Words WORDS = Words.of(OutputPipeline.class);
 
     private static final String NOTES = "pass.notes";
 
@@ -221,7 +224,7 @@ final class OutputPipeline {
         try {
             journal.write(new JournalEntry.Failed(file.target(), why));
         } catch (IOException also) {
-            report(Stage.FAILED, progress.done(), why + "; and the journal can't be written: " + also.getMessage());
+            report(Stage.FAILED, progress.done(), WORDS.say("andTheJournalCantBeWritten", why, also.getMessage()));
         }
     }
 
@@ -233,7 +236,7 @@ final class OutputPipeline {
         long partBytes;
         try (PartSink writer = sink(open, part, spec)) {
             for (long frame = planned.first(); frame < planned.end(); frame++) {
-                Steps.begin("encode " + file.target() + " " + frame);
+                Steps.begin(WORDS.say("encode", file.target(), frame));
                 try (Picture converted = conversion.next(frame, this::waiting)) {
                     if (converted == null) {
                         part = new RunPart(planned.index(), planned.first(), frame - planned.first());

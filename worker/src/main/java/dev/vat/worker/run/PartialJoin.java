@@ -3,6 +3,7 @@ package dev.vat.worker.run;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.media.mux.Joining;
 import dev.vat.protocol.run.JournalEntry;
 import dev.vat.protocol.run.RunHome;
@@ -17,6 +18,8 @@ import java.util.List;
 /** A picture-only file of what a run has closed so far, to be watched while the rest is made. Loads native code: for worker processes. */
 final class PartialJoin {
 
+    private static final Words WORDS = Words.of(PartialJoin.class);
+
     private PartialJoin() {}
 
     /**
@@ -29,9 +32,9 @@ final class PartialJoin {
         RunPlan plan = home.plan();
         RunState state = RunState.of(home.journal());
         RunFile file = state.files(plan).stream().filter(f -> f.target().equals(target)).findFirst()
-                .orElseThrow(() -> new IOException("This run makes no file for " + target));
+                .orElseThrow(() -> new IOException(WORDS.say("thisRunMakesNoFileFor", target)));
         if (file.isFolder()) {
-            throw new IOException("Numbered frames lie in " + RunHome.finished(plan, file) + " as they are made");
+            throw new IOException(WORDS.say("numberedFramesLieInAsThey", RunHome.finished(plan, file)));
         }
         List<Joining.Part> parts = new ArrayList<>();
         long reached = 0;
@@ -47,7 +50,7 @@ final class PartialJoin {
         }
         if (parts.isEmpty()) {
             throw new IOException(
-                    "Nothing of " + file.title() + " is closed yet: its first part ends with frame " + (file.parts().getFirst().end() - 1));
+                    WORDS.say("nothingOfIsClosedYetIts", file.title(), (file.parts().getFirst().end() - 1)));
         }
         Files.createDirectories(folder);
         Path joined = folder.resolve("done-so-far-" + target + "." + file.expected().container().extension());

@@ -1,6 +1,7 @@
 package dev.vat.worker.run;
 
 import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.FileStore;
 import java.nio.file.Files;
@@ -9,6 +10,8 @@ import java.util.Optional;
 
 /** Looks at the room that is left where a run writes: it holds still before there is none, and goes on when there is some again. */
 final class RoomWatch {
+
+    private static final Words WORDS = Words.of(RoomWatch.class);
 
     /** What encoders and their files still need while nothing more is fed. */
     private static final long RESERVE = 64_000_000;
@@ -32,11 +35,10 @@ final class RoomWatch {
             long reserve = Math.min(RESERVE, store.getTotalSpace() / SMALL_SHARE);
             long free = store.getUsableSpace();
             return free >= reserve + bytes ? Optional.empty()
-                    : Optional.of("the disk is full: " + RoughForecast.bytes(free) + " are left at " + folder
-                            + (bytes == 0 ? "" : ", " + RoughForecast.bytes(bytes) + " are needed to join a file")
-                            + "; the run goes on by itself when there is room");
+                    : Optional.of(WORDS.say("theDiskIsFullAreLeftAtThe", RoughForecast.bytes(free), folder,
+                            (bytes == 0 ? "" : WORDS.say("areNeededToJoinAFile", RoughForecast.bytes(bytes)))));
         } catch (IOException e) {
-            return Optional.of("the folder " + folder + " can't be reached; the run goes on by itself when it is back");
+            return Optional.of(WORDS.say("theFolderCantBeReachedThe", folder));
         }
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.worker.run;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.RunMessage;
 import dev.vat.protocol.TaskMessage;
@@ -17,6 +18,8 @@ import java.util.function.Consumer;
 
 /** The process that makes files: carries one plan out, proves a file again, or draws the demo's frames. */
 public final class RunWorker implements WorkerDuty {
+
+    private static final Words WORDS = Words.of(RunWorker.class);
 
     private final Consumer<Message> events;
     private Runner runner;
@@ -65,7 +68,7 @@ public final class RunWorker implements WorkerDuty {
             case RunMessage.Pause pause when runner != null -> runner.pause(pause.on());
             case RunMessage.FinishEarly _ when runner != null -> runner.endEarly();
             case RunMessage.Stop _ when runner != null -> runner.stop();
-            default -> events.accept(new Message.Broken(message.id(), "this run doesn't do that now"));
+            default -> events.accept(new Message.Broken(message.id(), WORDS.say("thisRunDoesntDoThatNow")));
         }
     }
 

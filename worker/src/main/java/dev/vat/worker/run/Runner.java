@@ -5,6 +5,7 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.media.frame.WorkingPictures;
 import dev.vat.media.lib.MediaLibrary;
 import dev.vat.protocol.FileProgress.Stage;
@@ -45,6 +46,8 @@ import org.slf4j.LoggerFactory;
  * and delivers one after the other, the smallest first. Runs on one thread; {@link #stop} and {@link #pause} may come from another.
  */
 public final class Runner {
+
+    private static final Words WORDS = Words.of(Runner.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Runner.class);
     private static final long REPORT_NANOS = 200_000_000L;
@@ -133,7 +136,7 @@ public final class Runner {
         room = new RoomWatch(Path.of(plan.folder()));
         targets = plan.files().stream().map(RunFile::target).toList();
         pace = new WholePace(plan.files().size());
-        try (FileChannel _ = home.lock().orElseThrow(() -> new IOException("This run goes on elsewhere already"));
+        try (FileChannel _ = home.lock().orElseThrow(() -> new IOException(WORDS.say("thisRunGoesOnElsewhereAlready")));
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
             do {

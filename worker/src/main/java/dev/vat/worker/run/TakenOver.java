@@ -4,6 +4,7 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.words.Words;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Splitting;
 import dev.vat.protocol.run.Journal;
@@ -20,6 +21,8 @@ import org.slf4j.LoggerFactory;
 
 /** Parts of a delivered file that are taken over as they are, where only some of its frames are made anew. */
 final class TakenOver {
+
+    private static final Words WORDS = Words.of(TakenOver.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(TakenOver.class);
 
@@ -40,7 +43,7 @@ final class TakenOver {
         }
         try {
             if (!Durable.sha256(delivered).equals(plan.remade().sha256())) {
-                throw new IOException(delivered + " was changed meanwhile");
+                throw new IOException(WORDS.say("wasChangedMeanwhile", delivered));
             }
             Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
             copy(plan, file, parts, delivered);

@@ -1,5 +1,6 @@
 package dev.vat.worker.standin;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.SceneMessage;
 import dev.vat.protocol.WorkerDuty;
@@ -10,6 +11,8 @@ import java.util.function.Consumer;
 
 /** The stand-in scene as a process of the window's, which ends with it. */
 public final class SceneWorker implements WorkerDuty {
+
+    private static final Words WORDS = Words.of(SceneWorker.class);
 
     private final Consumer<Message> answers;
     private StandInFeed feed;
@@ -26,11 +29,11 @@ public final class SceneWorker implements WorkerDuty {
                     feed = StandInFeed.start(Path.of(serve.folder()), serve.take(), serve.behaviour());
                     answers.accept(new SceneMessage.Serving(serve.id(), feed.notice()));
                 } catch (IOException e) {
-                    answers.accept(new Message.Broken(serve.id(), "The scene can't be reached: " + e.getMessage()));
+                    answers.accept(new Message.Broken(serve.id(), WORDS.say("theSceneCantBeReached", e.getMessage())));
                 }
             }
             case SceneMessage.SetTake take when feed != null -> feed.setTake(take.number());
-            default -> answers.accept(new Message.Broken(message.id(), "a scene doesn't do that now"));
+            default -> answers.accept(new Message.Broken(message.id(), WORDS.say("aSceneDoesntDoThatNow")));
         }
     }
 

@@ -5,6 +5,7 @@ import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.Choice;
 import dev.vat.core.preview.SceneFacts;
 import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
 import dev.vat.protocol.feed.Question;
 import dev.vat.protocol.feed.RawFormat;
 import dev.vat.scene.Drawing;
@@ -22,6 +23,8 @@ import java.util.stream.Collectors;
 /** Marram Flats as the feed has it. */
 public final class StandIn {
 
+    private static final Words WORDS = Words.of(StandIn.class);
+
     private static final int LARGEST = 4096;
 
     private StandIn() {}
@@ -34,18 +37,18 @@ public final class StandIn {
                 Arrays.stream(Shading.values()).map(s -> new Choice(s.id(), s.title(), false)).toList(),
                 Arrays.stream(ObjectClass.values()).map(c -> new Choice(c.id(), c.title(), c.isConstruction())).toList(),
                 Arrays.stream(RenderPass.values()).map(p -> new Choice(p.id(), p.id(), false)).toList(),
-                List.of(new SceneFacts.Note(50, "bell towards the pier"), new SceneFacts.Note(125, "bell towards the pier"),
-                        new SceneFacts.Note(215, "bell inland")),
+                List.of(new SceneFacts.Note(50, WORDS.say("bellTowardsThePier")), new SceneFacts.Note(125, WORDS.say("bellTowardsThePier")),
+                        new SceneFacts.Note(215, WORDS.say("bellInland"))),
                 files);
     }
 
     /** @throws IllegalArgumentException with what is asked for in vain */
     static SceneLook look(Question.Frame wanted, int take) {
         if (wanted.frame() < MarramFlats.TIMELINE.first() || wanted.frame() > MarramFlats.TIMELINE.last()) {
-            throw new IllegalArgumentException("there is no frame " + wanted.frame() + ": the timeline goes from " + MarramFlats.TIMELINE);
+            throw new IllegalArgumentException(WORDS.say("thereIsNoFrameTheTimeline", wanted.frame(), MarramFlats.TIMELINE));
         }
         if (wanted.width() < 1 || wanted.height() < 1 || wanted.width() > LARGEST || wanted.height() > LARGEST) {
-            throw new IllegalArgumentException("pictures of " + wanted.width() + "x" + wanted.height() + " aren't drawn");
+            throw new IllegalArgumentException(WORDS.say("picturesOfXArentDrawn", wanted.width(), wanted.height()));
         }
         return new SceneLook(FlatsCamera.parse(wanted.camera()), (int) wanted.frame(), wanted.run(), take,
                 Size.of(wanted.width(), wanted.height()), shading(wanted.shading()), classes(wanted.classes()));
@@ -53,13 +56,13 @@ public final class StandIn {
 
     private static Shading shading(String id) {
         return id == null ? Shading.SHADOWED : Arrays.stream(Shading.values()).filter(s -> s.id().equals(id)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("there is no shading '" + id + "'"));
+                .orElseThrow(() -> new IllegalArgumentException(WORDS.say("thereIsNoShading", id)));
     }
 
     private static Set<ObjectClass> classes(List<String> ids) {
         return ids == null ? Set.of()
                 : ids.stream().map(id -> Arrays.stream(ObjectClass.values()).filter(c -> c.id().equals(id)).findFirst()
-                        .orElseThrow(() -> new IllegalArgumentException("there is no kind of thing '" + id + "'")))
+                        .orElseThrow(() -> new IllegalArgumentException(WORDS.say("thereIsNoKindOfThing", id))))
                         .collect(Collectors.toSet());
     }
 
@@ -67,7 +70,7 @@ public final class StandIn {
         SceneLook look = look(wanted, take);
         return wanted.pass() == null ? MarramFlats.draw(look)
                 : MarramFlats.draw(look, Arrays.stream(RenderPass.values()).filter(p -> p.id().equals(wanted.pass())).findFirst()
-                        .orElseThrow(() -> new IllegalArgumentException("there is no pass '" + wanted.pass() + "'")));
+                        .orElseThrow(() -> new IllegalArgumentException(WORDS.say("thereIsNoPass", wanted.pass()))));
     }
 
     /** A picture as it is handed over. @throws IllegalArgumentException with what is asked for in vain */

@@ -1,5 +1,6 @@
 package dev.vat.worker.standin;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Samples;
 import dev.vat.protocol.feed.Answer;
@@ -34,6 +35,8 @@ import org.slf4j.LoggerFactory;
 
 /** The stand-in scene's end of the feed: listens on the loopback address, and tells everybody of this user's where. */
 public final class StandInFeed implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(StandInFeed.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(StandInFeed.class);
     private static final int TOKEN_BYTES = 16;
@@ -106,7 +109,7 @@ public final class StandInFeed implements AutoCloseable {
             Optional<Question> hello = wire.read(Question.class);
             if (hello.isEmpty() || !(hello.get() instanceof Question.Hello greeting) || !notice.token().equals(greeting.token())) {
                 wire.write(
-                        new Answer.Refused(hello.map(Question::id).orElse(0L), "the first line has to say hello with this start's token"));
+                        new Answer.Refused(hello.map(Question::id).orElse(0L), WORDS.say("theFirstLineHasToSayHello")));
                 return;
             }
             socket.setSoTimeout(0);
@@ -127,7 +130,7 @@ public final class StandInFeed implements AutoCloseable {
         try {
             for (Optional<Question> next = wire.read(Question.class); next.isPresent(); next = wire.read(Question.class)) {
                 switch (next.get()) {
-                    case Question.Hello hello -> wire.write(new Answer.Refused(hello.id(), "we have greeted already"));
+                    case Question.Hello hello -> wire.write(new Answer.Refused(hello.id(), WORDS.say("weHaveGreetedAlready")));
                     case Question.Scene scene -> wire.write(new Answer.Scene(scene.id(), StandIn.facts(take, manners.files())));
                     case Question.Frame frame -> going.put(frame.id(), drawing.submit(() -> draw(wire, frame, going)));
                     case Question.Cancel cancel -> Optional.ofNullable(going.remove(cancel.question())).ifPresent(f -> f.cancel(false));
@@ -152,7 +155,7 @@ public final class StandInFeed implements AutoCloseable {
             }
             Thread.sleep(manners.millis());
             if (StandInBehaviour.is(manners.absent(), wanted.frame())) {
-                throw new IllegalArgumentException("frame " + wanted.frame() + " isn't to be had");
+                throw new IllegalArgumentException(WORDS.say("frameIsntToBeHad", wanted.frame()));
             }
             Question.Frame drawn = StandInBehaviour.is(manners.small(), wanted.frame())
                     ? new Question.Frame(wanted.id(), wanted.camera(), wanted.frame(), wanted.run(), wanted.width() / 2,
@@ -162,7 +165,7 @@ public final class StandInFeed implements AutoCloseable {
         } catch (IllegalArgumentException e) {
             refuse(wire, wanted.id(), e.getMessage());
         } catch (IOException e) {
-            refuse(wire, wanted.id(), "frame " + wanted.frame() + " couldn't be handed over: " + e.getMessage());
+            refuse(wire, wanted.id(), WORDS.say("frameCouldntBeHandedOver", wanted.frame(), e.getMessage()));
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();
         } finally {
@@ -174,7 +177,7 @@ public final class StandInFeed implements AutoCloseable {
     private void hand(FeedWire wire, Question.Frame wanted, Drawing drawing) throws IOException {
         if (wanted.into() == null) {
             if (manners.files()) {
-                throw new IllegalArgumentException("pictures are handed over as files alone");
+                throw new IllegalArgumentException(WORDS.say("picturesAreHandedOverAs"));
             }
             byte[] bytes = StandIn.samples(drawing);
             wire.write(new Answer.Picture(wanted.id(), wanted.frame(), drawing.width(), drawing.height(), StandIn.format(drawing),

@@ -15,6 +15,7 @@ import dev.vat.core.trial.FileTrial;
 import dev.vat.core.trial.Packed;
 import dev.vat.core.trial.ReelCosts;
 import dev.vat.core.trial.Trial;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.decode.PackedFrames;
 import dev.vat.media.encode.QuickLook;
@@ -46,6 +47,8 @@ import java.util.stream.LongStream;
  * file's settings, and reads them again.
  */
 public final class TrialRun {
+
+    private static final Words WORDS = Words.of(TrialRun.class);
 
     /** As many as the proof of a whole file has. */
     private static final int PROOF_THREADS = 2;
@@ -102,7 +105,7 @@ public final class TrialRun {
                 try (WorkingPictures pictures = feed.next()) {
                     look.look(pictures.in(kind));
                 }
-                progress("looking at the reel", i + 1, toLook);
+                progress(WORDS.say("lookingAtTheReel"), i + 1, toLook);
             }
             return new ReelLook(ReelCosts.inStretches(look.finish(), plan.frames()),
                     ReelCosts.isEachLooked(plan.frames()) ? flashes.found() : List.of());
@@ -128,7 +131,7 @@ public final class TrialRun {
             List<PackedFrames.Frame> sizes = file.isFolder() ? stills(file, folder, part)
                     : PackedFrames.of(folder.resolve(file.partName(part.part())));
             if (sizes.size() != part.frames()) {
-                throw new IOException("An excerpt of " + file.title() + " has " + sizes.size() + " frames in place of " + part.frames());
+                throw new IOException(WORDS.say("anExcerptOfHasFramesInPlace", file.title(), sizes.size(), part.frames()));
             }
             List<Packed> frames = new ArrayList<>();
             for (int i = 0; i < sizes.size(); i++) {
@@ -173,7 +176,8 @@ public final class TrialRun {
     private void say(Message message) {
         if (message instanceof RunMessage.Progress progress) {
             long done = progress.files().stream().mapToLong(FileProgress::done).max().orElse(0);
-            progress(progress.held() == null ? "encoding excerpts" : progress.held(), Math.min(done, plan.frames()), plan.frames());
+            progress(progress.held() == null ? WORDS.say("encodingExcerpts") : progress.held(), Math.min(done, plan.frames()),
+                    plan.frames());
         }
     }
 

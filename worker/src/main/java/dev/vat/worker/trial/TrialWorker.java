@@ -1,5 +1,6 @@
 package dev.vat.worker.trial;
 
+import dev.vat.core.words.Words;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.TrialMessage;
 import dev.vat.protocol.WorkerDuty;
@@ -11,6 +12,8 @@ import java.util.function.Consumer;
 /** The process that tries files: one trial, then it is ended. */
 public final class TrialWorker implements WorkerDuty {
 
+    private static final Words WORDS = Words.of(TrialWorker.class);
+
     private final Consumer<Message> answers;
 
     public TrialWorker(Consumer<Message> answers) {
@@ -20,10 +23,10 @@ public final class TrialWorker implements WorkerDuty {
     @Override
     public void take(Message message) {
         if (!(message instanceof TrialMessage.Try wanted)) {
-            answers.accept(new Message.Broken(message.id(), "a trial doesn't do that"));
+            answers.accept(new Message.Broken(message.id(), WORDS.say("aTrialDoesntDoThat")));
             return;
         }
-        Thread.ofPlatform().daemon().name("trial").start(Job.of("Try", () -> new TrialMessage.Tried(wanted.id(),
+        Thread.ofPlatform().daemon().name("trial").start(Job.of(WORDS.say("try"), () -> new TrialMessage.Tried(wanted.id(),
                 new TrialRun(RunHome.at(Path.of(wanted.home())), wanted, answers).run()), answers,
                 why -> new Message.Broken(wanted.id(), why)));
     }

@@ -3,6 +3,7 @@ package dev.vat.worker.view;
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.type.Face;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import java.awt.Color;
 import java.awt.Font;
@@ -28,6 +29,8 @@ import org.apache.pdfbox.pdmodel.graphics.image.JPEGFactory;
 
 /** Draws contact sheets and writes them. */
 final class ContactSheetPainter {
+
+    private static final Words WORDS = Words.of(ContactSheetPainter.class);
 
     private static final Color PAPER = Color.WHITE;
     private static final Color INK = new Color(0x1c1c1d);
@@ -126,7 +129,7 @@ final class ContactSheetPainter {
         try {
             image.setRGB(0, 0, m.wide, m.tall, pictures.of(recipe, m.wide, m.tall), 0, m.wide);
         } catch (IOException | MediaException e) {
-            throw new IOException("A picture of the contact sheet can't be made: " + e.getMessage(), e);
+            throw new IOException(WORDS.say("aPictureOfTheContactSheet", e.getMessage()), e);
         }
         return image;
     }

@@ -2,6 +2,7 @@ package dev.vat.worker.view;
 
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
+import dev.vat.core.words.Words;
 import dev.vat.media.read.FrameReader;
 import dev.vat.protocol.ViewerMessage;
 import dev.vat.worker.job.Job;
@@ -25,6 +26,8 @@ import java.util.concurrent.TimeoutException;
  * thread replaced, and large ones wait for each other, so that they fit into the process's memory together.
  */
 final class FrameChecks implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(FrameChecks.class);
 
     /** One that takes longer will hardly be done at all. */
     private static final long MOST_SECONDS = 120;
@@ -80,7 +83,7 @@ final class FrameChecks implements AutoCloseable {
         free.acquire(needed);
         Future<FrameCheck> work = threads.submit(() -> {
             try {
-                Steps.begin("check " + file.number());
+                Steps.begin(WORDS.say("check", file.number()));
                 FrameReader reader = readers.get();
                 return header ? reader.header(path, check.kind(), check.choice(), file.number())
                         : reader.check(path, check.kind(), check.choice(), file.number());
@@ -95,7 +98,7 @@ final class FrameChecks implements AutoCloseable {
             // The thread may never come back from the decoder: another takes its place.
             threads.setMaximumPoolSize(threads.getMaximumPoolSize() + 1);
             threads.setCorePoolSize(threads.getCorePoolSize() + 1);
-            return FrameCheck.fault(file.number(), FrameState.UNREADABLE, "it isn't decoded after " + mostMillis / 1000 + " seconds");
+            return FrameCheck.fault(file.number(), FrameState.UNREADABLE, WORDS.say("itIsntDecodedAfterSeconds", mostMillis / 1000));
         } catch (ExecutionException e) {
             return FrameCheck.fault(file.number(), FrameState.UNREADABLE, Job.words(e.getCause()));
         }

@@ -10,6 +10,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.time.Rational;
 import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.words.Words;
 import dev.vat.media.convert.ScreenPainter;
 import dev.vat.media.draw.LetterPainter;
 import dev.vat.media.frame.FrameMaker;
@@ -33,6 +34,8 @@ import java.util.Locale;
 
 /** Single pictures for the screen and what is measured of them. Belongs to one thread. */
 final class ScreenPictures implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(ScreenPictures.class);
 
     private static final int MOST_PAINTERS = 2;
 
@@ -151,8 +154,8 @@ final class ScreenPictures implements AutoCloseable {
                 double fits = painter.fits(line, views.captions().get(i).face(), box.width(), box.height());
                 if (fits < 1) {
                     double wished = line.size() * box.height() / views.layout().size().height();
-                    words.add(String.format(Locale.ROOT, "View %d: \u201c%s\u201d is too long for its place and stands at %.1f %% "
-                            + "instead of %.1f %%.", i + 1, line.text(), wished * fits, wished));
+                    words.add(WORDS.say("viewIsTooLongForItsPlace", i + 1, line.text(), "%.1f".formatted(wished * fits),
+                            "%.1f".formatted(wished)));
                 }
             }
         }

@@ -1,6 +1,7 @@
 package dev.vat.worker.view;
 
 import dev.vat.core.trial.PairLikeness;
+import dev.vat.core.words.Words;
 import dev.vat.media.read.ClipProbe;
 import dev.vat.media.sound.ListeningCopy;
 import dev.vat.protocol.Message;
@@ -24,6 +25,8 @@ import java.util.function.Function;
 
 /** The viewer process: looks into frame files and makes pictures for the window. */
 public final class ViewerWorker implements WorkerDuty {
+
+    private static final Words WORDS = Words.of(ViewerWorker.class);
 
     private static final int MOST_WAITS = 20;
     private static final int WAIT_MILLIS = 5;
@@ -84,7 +87,7 @@ public final class ViewerWorker implements WorkerDuty {
             case ViewerMessage.FitCaptions fit -> words(stills, fit, () -> pictures.get().tooLong(fit.views()));
             case ViewerMessage.Measure measure -> background
                     .execute(job(measure, () -> measured(measure), why -> new ViewerMessage.Measured(measure.id(), List.of(), why)));
-            default -> answers.accept(new Message.Broken(message.id(), "a viewer doesn't do that"));
+            default -> answers.accept(new Message.Broken(message.id(), WORDS.say("aViewerDoesntDoThat")));
         }
     }
 
@@ -132,7 +135,7 @@ public final class ViewerWorker implements WorkerDuty {
         try {
             slots = PictureSlots.map(Path.of(where.path()), where.count(), where.bytes());
         } catch (IOException e) {
-            answers.accept(new Message.Broken(where.id(), "the room for pictures can't be shared: " + e.getMessage()));
+            answers.accept(new Message.Broken(where.id(), WORDS.say("theRoomForPicturesCantBe", e.getMessage())));
         }
     }
 

@@ -6,6 +6,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
@@ -15,6 +16,8 @@ import java.util.List;
  * packing, so that their length is known. Floating-point values are taken as light.
  */
 final class AnymapFile {
+
+    private static final Words WORDS = Words.of(AnymapFile.class);
 
     private static final int MOST_HEADER = 4096;
     private static final int MOST_VALUE = 65_536;
@@ -51,7 +54,7 @@ final class AnymapFile {
         boolean bits = kind == '1';
         if ((long) width * height * channels > data.length) {
             return Inspection.cut(FileKind.PPM,
-                    "the file ends at byte " + data.length + ", before its " + width + "x" + height + " samples do",
+                    WORDS.say("theFileEndsAtByteBefore", data.length, width, height),
                     null);
         }
         int sample = highest > 255 ? 2 : 1;
@@ -61,7 +64,7 @@ final class AnymapFile {
         while (plain.hasRemaining()) {
             int value = bits ? bit() : sample();
             if (value < 0 || value > highest) {
-                return Inspection.cut(FileKind.PPM, "where a sample was expected at byte " + at + " there is none", null);
+                return Inspection.cut(FileKind.PPM, WORDS.say("whereASampleWasExpected", at), null);
             }
             if (sample == 2) {
                 plain.putShort((short) value);
@@ -71,7 +74,7 @@ final class AnymapFile {
         }
         // The last number may have lost digits; bits have none to lose.
         return !bits && at >= data.length
-                ? Inspection.cut(FileKind.PPM, "the file ends at byte " + data.length + ", in its last number", null)
+                ? Inspection.cut(FileKind.PPM, WORDS.say("theFileEndsAtByteInItsLast", data.length), null)
                 : inspect(plain.array());
     }
 
@@ -110,7 +113,7 @@ final class AnymapFile {
                     }
                     return judged(FileKind.PPM, width, height, highest, channels, (long) width * channels * (highest > 255 ? 2 : 1));
                 }
-                default -> throw new IllegalArgumentException("'" + word + "' in its header");
+                default -> throw new IllegalArgumentException(WORDS.say("inItsHeader", word));
             }
         }
     }
@@ -131,7 +134,7 @@ final class AnymapFile {
         for (int i = 0; i < samples; i++) {
             long value = from == 2 ? stored.getShort() & 0xffff : stored.get() & 0xff;
             if (value > highest) {
-                return Inspection.unreadable(FileKind.PPM, "it has a sample of " + value + ", above its highest, " + highest);
+                return Inspection.unreadable(FileKind.PPM, WORDS.say("itHasASampleOfAboveItsHighest", value, highest));
             }
             long wide = (value * full + highest / 2) / highest;
             if (from == 2) {
@@ -149,21 +152,21 @@ final class AnymapFile {
         double scale = Double.parseDouble(word());
         Inspection inspection = judged(FileKind.PFM, width, height, -1, channels, 4L * width * channels);
         return inspection.isWhole() && Math.abs(Math.abs(scale) - 1) > 1e-6
-                ? inspection.withNote("its scale of " + Math.abs(scale) + " is passed over")
+                ? inspection.withNote(WORDS.say("itsScaleOfIsPassedOver", Math.abs(scale)))
                 : inspection;
     }
 
     private Inspection judged(FileKind kind, int width, int height, int highest, int channels, long row) {
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX || highest == 0 || highest > 65_535 || channels < 1
                 || channels > 4) {
-            return Inspection.unreadable(kind, "its header states an impossible picture");
+            return Inspection.unreadable(kind, WORDS.say("itsHeaderStatesAnImpossible"));
         }
         int bits = highest < 0 ? 32 : highest > 255 ? 16 : 8;
         PictureFormat format = new PictureFormat(kind.title(), Size.of(width, height), new Depth(bits, highest < 0),
                 channels == 2 || channels == 4 ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, highest < 0, List.of());
         long end = at + 1 + row * height;
         return end > data.length
-                ? Inspection.cut(kind, "the file ends at byte " + data.length + ", its picture reaches to " + end, format)
+                ? Inspection.cut(kind, WORDS.say("theFileEndsAtByteItsPicture", data.length, end), format)
                 : Inspection.whole(kind, format, data);
     }
 

@@ -6,6 +6,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
@@ -13,6 +14,8 @@ import java.util.Set;
 
 /** Windows bitmap: a header that states size and place of a picture that is plain as a rule, without any checksum. */
 final class BmpFile {
+
+    private static final Words WORDS = Words.of(BmpFile.class);
 
     private static final int CORE_HEADER = 12;
     /** Those of Windows from its first edition to version 5, and the long one of OS/2. */
@@ -22,28 +25,29 @@ final class BmpFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < 26) {
-            return Inspection.cut(FileKind.BMP, "it ends inside its header", null);
+            return Inspection.cut(FileKind.BMP, WORDS.say("itEndsInsideItsHeader"), null);
         }
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
         int header = buffer.getInt(14);
         boolean core = header == CORE_HEADER;
         if (!core && data.length < 14 + Math.min(40, header)) {
-            return Inspection.cut(FileKind.BMP, "it ends inside its header", null);
+            return Inspection.cut(FileKind.BMP, WORDS.say("itEndsInsideItsHeader"), null);
         }
         int width = core ? buffer.getShort(18) & 0xffff : buffer.getInt(18);
         long height = core ? buffer.getShort(20) & 0xffff : Math.abs((long) buffer.getInt(22));
         int bits = buffer.getShort(core ? 24 : 28) & 0xffff;
         int packing = core ? 0 : buffer.getInt(30);
         if (!HEADERS.contains(header)) {
-            return Inspection.unreadable(FileKind.BMP, "BMP with a header of " + header + " bytes, which Vat doesn't read");
+            return Inspection.unreadable(FileKind.BMP, WORDS.say("bmpWithAHeaderOfBytesWhich", header));
         }
         if (packing == 4 || packing == 5 || bits == 2) {
-            return Inspection.unreadable(FileKind.BMP, "BMP " + (bits == 2 ? "of 2 bits a pixel" : packing == 4 ? "that holds a JPEG"
-                    : "that holds a PNG") + ", which Vat doesn't read");
+            return Inspection.unreadable(FileKind.BMP,
+                    WORDS.say("bmpWhichVatDoesntRead", (bits == 2 ? WORDS.say("of2BitsAPixel") : packing == 4 ? WORDS.say("thatHoldsAJPEG")
+                            : WORDS.say("thatHoldsAPNG"))));
         }
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX
                 || !List.of(1, 4, 8, 16, 24, 32).contains(bits) || packing < 0 || packing > 6) {
-            return Inspection.unreadable(FileKind.BMP, "its header states no bitmap");
+            return Inspection.unreadable(FileKind.BMP, WORDS.say("itsHeaderStatesNoBitmap"));
         }
         boolean masks = BmpMasks.isOne(data);
         boolean alpha = masks ? BmpMasks.hasAlpha(data) : bits == 32 && header >= 56 && data.length > 70 && buffer.getInt(66) != 0;
@@ -54,13 +58,13 @@ final class BmpFile {
         long end = runs ? start + Math.max(2, buffer.getInt(34) & 0xffffffffL)
                 : start + height * (((long) width * bits + 31) / 32 * 4);
         if (end > data.length) {
-            return Inspection.cut(FileKind.BMP, "the file ends at byte " + data.length + ", its picture reaches to " + end, format);
+            return Inspection.cut(FileKind.BMP, WORDS.say("theFileEndsAtByteItsPicture", data.length, end), format);
         }
         if (runs && !endsWithMark(data, (int) start, (int) end)) {
-            return Inspection.cut(FileKind.BMP, "the end mark of its runs is missing", format);
+            return Inspection.cut(FileKind.BMP, WORDS.say("theEndMarkOfItsRunsIsMissing"), format);
         }
         if (packing == 0 && bits <= 8 && hasColourBeyond(buffer, (int) start, width, (int) height, bits, core)) {
-            return Inspection.unreadable(FileKind.BMP, "a pixel has a colour that its palette hasn't");
+            return Inspection.unreadable(FileKind.BMP, WORDS.say("aPixelHasAColourThatIts"));
         }
         String runsFault = runs ? BmpRuns.fault(data, (int) start, (int) end, width, (int) height, packing == 2) : null;
         return runsFault != null ? Inspection.unreadable(FileKind.BMP, runsFault) : Inspection.whole(FileKind.BMP, format, data);

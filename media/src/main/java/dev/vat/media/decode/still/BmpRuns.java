@@ -1,7 +1,11 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.words.Words;
+
 /** The runs of a packed bitmap: pairs of a count and a colour, and escapes that begin with 0. */
 final class BmpRuns {
+
+    private static final Words WORDS = Words.of(BmpRuns.class);
 
     private BmpRuns() {}
 
@@ -42,9 +46,9 @@ final class BmpRuns {
             }
             // Some writers pack rows with the fill at their end.
             if (x > (width + 3) / 4 * 4 || y >= height) {
-                return "its runs leave the picture in row " + y;
+                return WORDS.say("itsRunsLeaveThePictureIn", y);
             }
         }
-        return "its runs end before their end mark";
+        return WORDS.say("itsRunsEndBeforeTheirEnd");
     }
 }

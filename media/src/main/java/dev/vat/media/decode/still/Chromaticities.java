@@ -3,11 +3,14 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.OwnColour;
 import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.Stated;
+import dev.vat.core.words.Words;
 import java.util.Map;
 import java.util.Optional;
 
 /** The primaries and the white that a file states by itself, each as x and y of CIE 1931: red, green, blue, white. */
 record Chromaticities(double[] xy) {
+
+    private static final Words WORDS = Words.of(Chromaticities.class);
 
     private static final double NEAR = .002;
     private static final int SRGB = 13;
@@ -19,9 +22,9 @@ record Chromaticities(double[] xy) {
             of(.680, .320, .265, .690, .150, .060, .314, .351), 12, of(.680, .320, .265, .690, .150, .060, .3127, .3290));
 
     /** Others that have a name and no code point. */
-    private static final Map<String, double[]> NAMED = Map.of("ACES AP0 primaries",
-            of(.7347, .2653, .0, 1.0, .0001, -.0770, .32168, .33767), "ACES AP1 primaries",
-            of(.713, .293, .165, .830, .128, .044, .32168, .33767), "Adobe RGB (1998) primaries",
+    private static final Map<String, double[]> NAMED = Map.of(WORDS.say("acesAP0Primaries"),
+            of(.7347, .2653, .0, 1.0, .0001, -.0770, .32168, .33767), WORDS.say("acesAP1Primaries"),
+            of(.713, .293, .165, .830, .128, .044, .32168, .33767), WORDS.say("adobeRGB1998Primaries"),
             of(.640, .330, .210, .710, .150, .060, .3127, .3290));
 
     private static double[] of(double... xy) {
@@ -47,7 +50,7 @@ record Chromaticities(double[] xy) {
         Integer code = code();
         return code != null ? ColourHints.primaries(code)
                 : NAMED.entrySet().stream().filter(e -> isNear(e.getValue())).map(Map.Entry::getKey).findFirst()
-                        .orElse("own primaries (red at %.3f, %.3f)".formatted(xy[0], xy[1]));
+                        .orElse(WORDS.say("ownPrimariesRedAt", "%.3f".formatted(xy[0]), "%.3f".formatted(xy[1])));
     }
 
     /** What is stated together with a curve, of which nothing may be stated: then sRGB's is meant. */

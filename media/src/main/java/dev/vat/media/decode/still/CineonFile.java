@@ -6,12 +6,15 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
 
 /** Cineon, scanned film as printing density, from which DPX came: headers of fixed size, then one plain picture. There is no checksum. */
 final class CineonFile {
+
+    private static final Words WORDS = Words.of(CineonFile.class);
 
     static final int MAGIC = 0x802a5fd7;
     private static final int HEADER = 1024;
@@ -32,7 +35,7 @@ final class CineonFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < HEADER) {
-            return Inspection.cut(FileKind.CINEON, "it ends inside its header", null);
+            return Inspection.cut(FileKind.CINEON, WORDS.say("itEndsInsideItsHeader"), null);
         }
         DpxLayout layout;
         try {
@@ -45,7 +48,7 @@ final class CineonFile {
                 .withStated(ColourHints.film());
         if (layout.end() > data.length) {
             return Inspection.cut(FileKind.CINEON,
-                    "the file ends at byte " + data.length + ", its picture reaches to " + layout.end(), format);
+                    WORDS.say("theFileEndsAtByteItsPicture", data.length, layout.end()), format);
         }
         return Inspection.whole(FileKind.CINEON, format, data).standing(Orientation.ofDpx(data[ORIENTATION]));
     }
@@ -61,15 +64,14 @@ final class CineonFile {
         int bits = data[BITS];
         int channels = data[CHANNELS];
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
-            throw new IllegalArgumentException("its header states no picture that Vat knows");
+            throw new IllegalArgumentException(WORDS.say("itsHeaderStatesNoPicture"));
         }
         if (channels != 1 && channels != 3 || bits != 8 && bits != 10 && bits != 16) {
-            throw new IllegalArgumentException("Cineon of " + channels + " channels of " + bits
-                    + " bits; Vat reads one or three of 8, 10 or 16");
+            throw new IllegalArgumentException(WORDS.say("cineonOfChannelsOfBitsVat", channels, bits));
         }
         if (channels == 3 && data[INTERLEAVE] != 0 || data[SIGNED] != 0 || data[NEGATIVE] != 0
                 || bits == 10 && data[PACKING] != WORDS_FILLED_FROM_ABOVE) {
-            throw new IllegalArgumentException("Cineon with its samples in another order than pixel by pixel, which Vat doesn't read");
+            throw new IllegalArgumentException(WORDS.say("cineonWithItsSamplesInAnother"));
         }
         int samples = Math.multiplyExact(width, channels);
         long bytes = bits == 10 ? (samples + 2L) / 3 * 4 : samples * (bits / 8L);

@@ -6,11 +6,14 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 
 /** What headers say of colour, pixel shape and rate, in words and in the code points of ITU-T H.273. */
 public final class ColourHints {
+
+    private static final Words WORDS = Words.of(ColourHints.class);
 
     private static final List<PixelAspect> STANDARD = List.of(PixelAspect.SQUARE, PixelAspect.of(10, 11),
             PixelAspect.of(8, 9), PixelAspect.of(40, 33), PixelAspect.of(32, 27), PixelAspect.of(12, 11),
@@ -33,29 +36,29 @@ public final class ColourHints {
             case 1 -> "Rec.709 primaries";
             case 4 -> "BT.470 M primaries";
             case 5, 6, 7 -> "Rec.601 primaries";
-            case 8 -> "film primaries";
+            case 8 -> WORDS.say("filmPrimaries");
             case 9 -> "Rec.2020 primaries";
             case 10 -> "CIE XYZ";
             case 11 -> "DCI-P3 primaries";
             case 12 -> "P3-D65 primaries";
-            default -> "primaries not stated";
+            default -> WORDS.say("primariesNotStated");
         };
     }
 
     static String transfer(int code) {
         return switch (code) {
             case 1, 6, 14, 15 -> "Rec.709 curve";
-            case 7 -> "SMPTE ST 240 curve";
-            case 11, 12 -> "Rec.709 curve beyond white";
-            case 4 -> "gamma 2.2";
-            case 5 -> "gamma 2.8";
-            case 8 -> "linear light";
-            case 13 -> "sRGB curve";
-            case 9, 10 -> "logarithmic curve";
-            case 16 -> "PQ curve";
-            case 17 -> "SMPTE ST 428-1 curve";
-            case 18 -> "HLG curve";
-            default -> "curve not stated";
+            case 7 -> WORDS.say("smpteST240Curve");
+            case 11, 12 -> WORDS.say("rec709CurveBeyondWhite");
+            case 4 -> WORDS.say("gamma22");
+            case 5 -> WORDS.say("gamma28");
+            case 8 -> WORDS.say("linearLight");
+            case 13 -> WORDS.say("srgbCurve");
+            case 9, 10 -> WORDS.say("logarithmicCurve");
+            case 16 -> WORDS.say("pqCurve");
+            case 17 -> WORDS.say("smpteST4281Curve");
+            case 18 -> WORDS.say("hlgCurve");
+            default -> WORDS.say("curveNotStated");
         };
     }
 
@@ -90,7 +93,7 @@ public final class ColourHints {
 
     /** A plain power, by its exponent from values to light. */
     static Stated ofGamma(double gamma) {
-        String words = "gamma %.2f".formatted(gamma);
+        String words = WORDS.say("gamma", "%.2f".formatted(gamma));
         Integer transfer = Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : Math.abs(gamma - 2.2) < .02 ? Integer.valueOf(4)
                 : Math.abs(gamma - 2.8) < .02 ? Integer.valueOf(5) : null;
         Stated stated = Stated.ofColour(words, null, transfer);
@@ -99,7 +102,7 @@ public final class ColourHints {
 
     /** Scanned film, as DPX and Cineon hold it. */
     static Stated film() {
-        return Stated.ofColour("printing density (logarithmic film)", null, null).withOwn(OwnColour.of(OwnCurve.FILM));
+        return Stated.ofColour(WORDS.say("printingDensityLogarithmic"), null, null).withOwn(OwnColour.of(OwnCurve.FILM));
     }
 
     /** SMPTE ST 12-1 digits, two to a byte from the hours down; null where they are no time. */

@@ -7,12 +7,15 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.List;
 
 /** DPX (SMPTE ST 268-1): headers of fixed size, then one picture, mostly plain. There is no checksum. */
 final class DpxFile {
+
+    private static final Words WORDS = Words.of(DpxFile.class);
 
     private static final int GENERIC_HEADER = 768 + 640;
     private static final int ORIENTATION = 768;
@@ -25,13 +28,13 @@ final class DpxFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < GENERIC_HEADER) {
-            return Inspection.cut(FileKind.DPX, "it ends inside its header", null);
+            return Inspection.cut(FileKind.DPX, WORDS.say("itEndsInsideItsHeader"), null);
         }
         ByteBuffer buffer = ByteBuffer.wrap(data).order(data[0] == 'S' ? ByteOrder.BIG_ENDIAN : ByteOrder.LITTLE_ENDIAN);
         long width = buffer.getInt(772) & 0xffffffffL;
         long height = buffer.getInt(776) & 0xffffffffL;
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
-            return Inspection.unreadable(FileKind.DPX, "its header states no picture that Vat knows");
+            return Inspection.unreadable(FileKind.DPX, WORDS.say("itsHeaderStatesNoPicture"));
         }
         DpxLayout layout;
         try {
@@ -43,7 +46,7 @@ final class DpxFile {
                 layout.descriptor().hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, pixelAspect(buffer), false, List.of())
                 .withStated(stated(buffer, data));
         if (layout.end() > data.length) {
-            return Inspection.cut(FileKind.DPX, "the file ends at byte " + data.length + ", its picture reaches to " + layout.end(),
+            return Inspection.cut(FileKind.DPX, WORDS.say("theFileEndsAtByteItsPicture", data.length, layout.end()),
                     format);
         }
         return Inspection.whole(FileKind.DPX, format, data).standing(Orientation.ofDpx(buffer.getShort(ORIENTATION)));
@@ -61,8 +64,8 @@ final class DpxFile {
     private static Stated stated(ByteBuffer buffer, byte[] data) {
         Stated colour = switch (data[801] & 0xff) {
             case 1 -> ColourHints.film();
-            case 2 -> Stated.ofColour("linear light", null, 8);
-            case 3 -> Stated.ofColour("logarithmic", null, null).withForeign("logarithmic values");
+            case 2 -> Stated.ofColour(WORDS.say("linearLight"), null, 8);
+            case 3 -> Stated.ofColour("logarithmic", null, null).withForeign(WORDS.say("logarithmicValues"));
             case 5, 6 -> ColourHints.ofCodePoints(1, 1);
             case 7, 8, 9, 10 -> ColourHints.ofCodePoints(6, 6);
             default -> Stated.NOTHING;

@@ -1,5 +1,6 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 
@@ -12,6 +13,8 @@ import java.nio.ByteOrder;
  */
 record DpxLayout(int width, int height, Descriptor descriptor, int bits, int packing, ByteOrder order, int samples,
         long start, long stride) {
+
+    private static final Words WORDS = Words.of(DpxLayout.class);
 
     private static final int ELEMENTS = 770;
     private static final int ELEMENT = 780;
@@ -57,16 +60,16 @@ record DpxLayout(int width, int height, Descriptor descriptor, int bits, int pac
         int height = buffer.getInt(776);
         int elements = buffer.getShort(ELEMENTS) & 0xffff;
         if (elements > 1 && elements <= 8) {
-            throw new IllegalArgumentException("DPX with its picture in " + elements + " elements; Vat reads one");
+            throw new IllegalArgumentException(WORDS.say("dpxWithItsPictureInElements", elements));
         }
         int bits = data[ELEMENT + 23] & 0xff;
         if (bits != 8 && bits != 10 && bits != 12 && bits != 16) {
-            throw new IllegalArgumentException("DPX of " + bits + " bits; Vat reads 8, 10, 12 and 16");
+            throw new IllegalArgumentException(WORDS.say("dpxOfBitsVatReads81012And", bits));
         }
         Descriptor descriptor = descriptor(data[ELEMENT + 20] & 0xff);
         int packing = buffer.getShort(ELEMENT + 24) & 0xffff;
         if (buffer.getShort(ELEMENT + 26) == RUNS) {
-            throw new IllegalArgumentException("DPX with run-length coding, which Vat doesn't read: save it plain");
+            throw new IllegalArgumentException(WORDS.say("dpxWithRunLengthCodingWhich"));
         }
         int samples = descriptor.samples(width);
         long offset = buffer.getInt(ELEMENT + 28) & 0xffffffffL;
@@ -81,7 +84,7 @@ record DpxLayout(int width, int height, Descriptor descriptor, int bits, int pac
                 return descriptor;
             }
         }
-        throw new IllegalArgumentException("DPX with samples of the kind " + number + ", which Vat doesn't read");
+        throw new IllegalArgumentException(WORDS.say("dpxWithSamplesOfTheKind", number));
     }
 
     /**

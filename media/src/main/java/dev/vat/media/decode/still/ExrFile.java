@@ -4,6 +4,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.still.ExrHeader.Channel;
 import dev.vat.media.decode.still.ExrHeader.Part;
 import java.nio.BufferUnderflowException;
@@ -22,6 +23,8 @@ import java.util.zip.Inflater;
  */
 final class ExrFile {
 
+    private static final Words WORDS = Words.of(ExrFile.class);
+
     private static final int MAX_CHUNKS = 1 << 22;
     /** Packed chunks have no such run of zeros at a file's end; room that was reserved and never written has. */
     private static final int UNWRITTEN = 64;
@@ -37,17 +40,17 @@ final class ExrFile {
             ExrLayers layers = new ExrLayers(header);
             Optional<ExrLayers.Choice> choice = layers.choose(layer);
             if (choice.isEmpty()) {
-                return Inspection.unreadable(FileKind.EXR, layer == null ? "it has no channels"
-                        : "it has no layer or channel " + layer + "; there are " + named(layers.labels()));
+                return Inspection.unreadable(FileKind.EXR, layer == null ? WORDS.say("itHasNoChannels")
+                        : WORDS.say("itHasNoLayerOrChannelThere", layer, named(layers.labels())));
             }
             format = format(header, layers, choice.get());
             ExrLayers.Choice chosen = choice.get();
             if (header.parts().get(chosen.part()).isDeep()) {
-                return Inspection.unreadable(FileKind.EXR, "deep EXR, which Vat doesn't read: flatten it first");
+                return Inspection.unreadable(FileKind.EXR, WORDS.say("deepEXRWhichVatDoesntRead"));
             }
             if (chosen.isLuminanceAndChroma()) {
                 return Inspection.unreadable(FileKind.EXR,
-                        "EXR in luminance and chroma (Y, RY, BY), which Vat doesn't read: save it in RGB");
+                        WORDS.say("exrInLuminanceAndChroma"));
             }
             List<long[]> tables = tables(buffer, header);
             String damage = chunks(buffer, header, tables);
@@ -58,14 +61,14 @@ final class ExrFile {
                     ? Inspection.whole(FileKind.EXR, format, ExrExtract.of(data, header, chosen, tables.get(chosen.part())))
                     : Inspection.whole(FileKind.EXR, format, data).withLayer(chosen.prefix());
         } catch (BufferUnderflowException _) {
-            return Inspection.cut(FileKind.EXR, "it ends inside its header", format);
+            return Inspection.cut(FileKind.EXR, WORDS.say("itEndsInsideItsHeader"), format);
         } catch (IllegalArgumentException | IndexOutOfBoundsException e) {
-            return Inspection.unreadable(FileKind.EXR, "its header is damaged: " + e.getMessage());
+            return Inspection.unreadable(FileKind.EXR, WORDS.say("itsHeaderIsDamaged", e.getMessage()));
         }
     }
 
     private static String named(List<String> labels) {
-        return String.join(", ", labels.stream().map(l -> l.isEmpty() ? "the unnamed one" : l).toList());
+        return String.join(", ", labels.stream().map(l -> l.isEmpty() ? WORDS.say("theUnnamedOne") : l).toList());
     }
 
     private static PictureFormat format(ExrHeader header, ExrLayers layers, ExrLayers.Choice choice) {
@@ -85,7 +88,7 @@ final class ExrFile {
                 count = countToFirstChunk(buffer);
             }
             if (count < 1 || count > MAX_CHUNKS) {
-                throw new IllegalArgumentException("it states " + count + " chunks");
+                throw new IllegalArgumentException(WORDS.say("itStatesChunks", count));
             }
             long[] offsets = new long[count];
             for (int i = 0; i < count; i++) {
@@ -113,27 +116,27 @@ final class ExrFile {
             for (int i = 0; i < offsets.length; i++) {
                 long offset = offsets[i];
                 if (offset < firstChunk) {
-                    return "chunk " + (i + 1) + " of " + offsets.length + " was not written";
+                    return WORDS.say("chunkOfWasNotWritten", (i + 1), offsets.length);
                 }
                 if (offset + head + 4 > buffer.limit()) {
-                    return "chunk " + (i + 1) + " of " + offsets.length + " lies beyond the file's end";
+                    return WORDS.say("chunkOfLiesBeyondTheFiles", (i + 1), offsets.length);
                 }
                 int size = buffer.getInt((int) offset + head);
                 if (size <= 0 || offset + head + 4 + size > buffer.limit()) {
-                    return "chunk " + (i + 1) + " of " + offsets.length + " is cut";
+                    return WORDS.say("chunkOfIsCut", (i + 1), offsets.length);
                 }
                 int line = buffer.getInt((int) offset + (multiPart ? 4 : 0));
                 if (!tiled && line != part.dataWindow()[1] + i * part.linesPerChunk()
                         && line != lineFromBelow(part, i, offsets.length)) {
-                    return "chunk " + (i + 1) + " of " + offsets.length + " doesn't hold its lines";
+                    return WORDS.say("chunkOfDoesntHoldItsLines", (i + 1), offsets.length);
                 }
                 if (packed && !unpacks(buffer, (int) offset + head + 4, size, part, line)) {
-                    return "chunk " + (i + 1) + " of " + offsets.length + " can't be unpacked";
+                    return WORDS.say("chunkOfCantBeUnpacked", (i + 1), offsets.length);
                 }
             }
         }
         boolean plain = parts.stream().anyMatch(p -> p.compression() == 0);
-        return !plain && endsInZeros(buffer) ? "the file ends in zeros: the rest was never written" : null;
+        return !plain && endsInZeros(buffer) ? WORDS.say("theFileEndsInZerosTheRest") : null;
     }
 
     private static boolean endsInZeros(ByteBuffer buffer) {
@@ -159,13 +162,13 @@ final class ExrFile {
         }
         byte[] tiles = part.attributes().get("tiles");
         if (tiles == null) {
-            throw new IllegalArgumentException("it is tiled but states no tile size");
+            throw new IllegalArgumentException(WORDS.say("itIsTiledButStatesNoTile"));
         }
         ByteBuffer description = ExrHeader.little(tiles);
         int width = description.getInt();
         int height = description.getInt();
         if (width < 1 || height < 1) {
-            throw new IllegalArgumentException("it states an impossible tile size");
+            throw new IllegalArgumentException(WORDS.say("itStatesAnImpossibleTile"));
         }
         return (description.get() & 15) == 0
                 ? Math.multiplyExact(Math.ceilDiv(part.width(), width), Math.ceilDiv(part.height(), height)) : -1;

@@ -1,5 +1,6 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.decode.still.ExrHeader.Part;
 import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
@@ -13,6 +14,8 @@ import java.nio.ByteOrder;
  * depth, its length tells nothing of what is; only what is known not to be unpacked is judged there.
  */
 public final class ExrGaps {
+
+    private static final Words WORDS = Words.of(ExrGaps.class);
 
     private static final int NEXT_TO_NOTHING = 512;
     private static final int BLACK_PACKS_TO = 50;
@@ -48,8 +51,7 @@ public final class ExrGaps {
             int x = left + (tiled ? buffer.getInt(at) * wide : 0);
             int y = tiled ? top + buffer.getInt(at + 4) * high : buffer.getInt(at) - part.displayWindow()[1];
             if (isBlack(picture, x, y, Math.min(wide, left + part.width() - x), Math.min(high, top + part.height() - y))) {
-                return "lines from " + y + " on can't be unpacked (" + PACKINGS[part.compression()] + "): they are damaged or packed in a "
-                        + "way that Vat doesn't know; save it with ZIP";
+                return WORDS.say("linesFromOnCantBeUnpacked", y, PACKINGS[part.compression()]);
             }
         }
         return null;

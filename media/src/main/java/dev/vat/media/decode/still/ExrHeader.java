@@ -4,6 +4,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
 import java.nio.BufferUnderflowException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -15,6 +16,8 @@ import java.util.Map;
 
 /** The headers of an OpenEXR 2 file, one for each part, from the version field up to the offset tables. */
 record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
+
+    private static final Words WORDS = Words.of(ExrHeader.class);
 
     private static final int MAGIC = 20000630;
     private static final int TILED = 0x200;
@@ -109,21 +112,20 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         private Stated chromaticities() {
             ByteBuffer values = little(attributes.get("chromaticities"));
             if (values.remaining() < 32) {
-                return Stated.ofColour("linear light", null, 8);
+                return Stated.ofColour(WORDS.say("linearLight"), null, 8);
             }
             double[] xy = new double[8];
             for (int i = 0; i < 8; i++) {
                 xy[i] = values.getFloat(4 * i);
             }
-            return new Chromaticities(xy).with(Stated.ofColour("linear light", null, 8));
+            return new Chromaticities(xy).with(Stated.ofColour(WORDS.say("linearLight"), null, 8));
         }
 
         private String window() {
             if (java.util.Arrays.equals(dataWindow, displayWindow)) {
                 return null;
             }
-            return "%dx%d stored at %d, %d of %s".formatted(width(), height(), dataWindow[0] - displayWindow[0],
-                    dataWindow[1] - displayWindow[1], size());
+            return WORDS.say("xStoredAtOf", width(), height(), dataWindow[0] - displayWindow[0], dataWindow[1] - displayWindow[1], size());
         }
     }
 
@@ -133,7 +135,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
      */
     static ExrHeader read(ByteBuffer buffer) {
         if (buffer.getInt() != MAGIC) {
-            throw new IllegalArgumentException("its first bytes aren't an EXR file's");
+            throw new IllegalArgumentException(WORDS.say("itsFirstBytesArentAnEXR"));
         }
         int version = buffer.getInt();
         boolean multiPart = (version & MULTI_PART) != 0;
@@ -148,7 +150,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
                 text(buffer);
                 int length = buffer.getInt();
                 if (length < 0) {
-                    throw new IllegalArgumentException("attribute " + name + " has a length below zero");
+                    throw new IllegalArgumentException(WORDS.say("attributeHasALengthBelow", name));
                 }
                 if (length > buffer.remaining()) {
                     throw new BufferUnderflowException();
@@ -168,7 +170,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
     private static Part part(Map<String, byte[]> attributes) {
         for (String needed : List.of("channels", "compression", "dataWindow", "displayWindow")) {
             if (!attributes.containsKey(needed)) {
-                throw new IllegalArgumentException("the attribute " + needed + " is missing");
+                throw new IllegalArgumentException(WORDS.say("theAttributeIsMissing", needed));
             }
         }
         List<Channel> channels = new ArrayList<>();
@@ -187,7 +189,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         int[] window = {box.getInt(), box.getInt(), box.getInt(), box.getInt()};
         if (window[2] < window[0] || window[3] < window[1] || (long) window[2] - window[0] >= Size.MAX
                 || (long) window[3] - window[1] >= Size.MAX) {
-            throw new IllegalArgumentException("it states an impossible size");
+            throw new IllegalArgumentException(WORDS.say("itStatesAnImpossibleSize"));
         }
         return window;
     }
@@ -201,7 +203,7 @@ record ExrHeader(boolean tiled, boolean multiPart, List<Part> parts) {
         for (int c = buffer.get(); c != 0; c = buffer.get()) {
             text.append((char) (c & 0xff));
             if (text.length() > 255) {
-                throw new IllegalArgumentException("a name has no end");
+                throw new IllegalArgumentException(WORDS.say("aNameHasNoEnd"));
             }
         }
         return new String(text.toString().getBytes(StandardCharsets.ISO_8859_1), StandardCharsets.UTF_8);

@@ -7,6 +7,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.util.ArrayList;
 import java.util.List;
@@ -16,10 +17,12 @@ import java.util.stream.Stream;
 /** HEIF (ISO/IEC 23008-12) and AVIF: one coded picture or a grid of them, perhaps with alpha in a picture of its own. No checksum. */
 final class HeifFile {
 
+    private static final Words WORDS = Words.of(HeifFile.class);
+
     /** Coded data has no such run of zeros at its end; room that was reserved and never written has. */
     private static final int UNWRITTEN = 32;
     private static final int QUARTER = 3;
-    private static final String NOWHERE = "the file ends before it says where its picture lies";
+    private static final String NOWHERE = WORDS.say("theFileEndsBeforeItSays");
 
     private HeifFile() {}
 
@@ -27,7 +30,7 @@ final class HeifFile {
         HeifItems items = HeifItems.of(data);
         int primary = items.primary();
         if (items.isMoving()) {
-            return Inspection.unreadable(kind, "it is a movie, not a single picture: name it .mp4");
+            return Inspection.unreadable(kind, WORDS.say("itIsAMovieNotASinglePicture"));
         }
         List<Integer> coded = new ArrayList<>(coded(items, primary));
         if (items.type(primary).isEmpty() || coded.isEmpty()) {
@@ -36,10 +39,10 @@ final class HeifFile {
         items.alphaOf(primary).ifPresent(alpha -> coded.addAll(coded(items, alpha)));
         Optional<String> strange = coded.stream().map(items::type).filter(t -> !t.equals("av01") && !t.equals("hvc1")).findFirst();
         if (strange.isPresent()) {
-            return Inspection.unreadable(kind, kind.title() + " with pictures of the kind " + strange.get() + ", which Vat doesn't read");
+            return Inspection.unreadable(kind, WORDS.say("withPicturesOfTheKindWhich", kind.title(), strange.get()));
         }
         if (items.property(primary, "clap").isPresent()) {
-            return Inspection.unreadable(kind, kind.title() + " with a part cut out of its picture (clap), which Vat doesn't read");
+            return Inspection.unreadable(kind, WORDS.say("withAPartCutOutOfItsPicture", kind.title()));
         }
         PictureFormat format = format(kind, items, primary);
         List<Integer> needed = new ArrayList<>(coded);
@@ -62,10 +65,10 @@ final class HeifFile {
         int end = items.data().limit();
         for (HeifItems.Extent part : items.extents(item)) {
             if (part.at() < 0 || part.length() < 1 || part.at() + part.length() > end) {
-                return Optional.of("the file ends at byte " + end + ", its picture reaches to " + (part.at() + part.length()));
+                return Optional.of(WORDS.say("theFileEndsAtByteItsPicture", end, (part.at() + part.length())));
             }
             if (part.length() > UNWRITTEN && isZero(items.data(), part.at() + part.length() - UNWRITTEN)) {
-                return Optional.of("its coded picture ends in zeros: the rest was never written");
+                return Optional.of(WORDS.say("itsCodedPictureEndsInZeros"));
             }
         }
         return items.extents(item).isEmpty() ? Optional.of(NOWHERE) : Optional.empty();
@@ -82,7 +85,7 @@ final class HeifFile {
 
     private static PictureFormat format(FileKind kind, HeifItems items, int primary) {
         ByteBuffer data = items.data();
-        HeifItems.Property size = items.property(primary, "ispe").orElseThrow(() -> new IllegalArgumentException("no size"));
+        HeifItems.Property size = items.property(primary, "ispe").orElseThrow(() -> new IllegalArgumentException(WORDS.say("noSize")));
         int first = coded(items, primary).getFirst();
         int bits = items.property(primary, "pixi").or(() -> items.property(first, "pixi")).map(p -> data.get(p.at() + 5) & 0xff)
                 .orElseGet(() -> codedBits(items, first));

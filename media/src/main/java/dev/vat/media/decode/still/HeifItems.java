@@ -1,5 +1,6 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -14,6 +15,8 @@ import java.util.Optional;
  * properties in their order.
  */
 final class HeifItems {
+
+    private static final Words WORDS = Words.of(HeifItems.class);
 
     /** A property: its type, and where its content lies, after the type. */
     record Property(String type, int at, int length) {}
@@ -66,7 +69,7 @@ final class HeifItems {
             }
             long end = size == 0 ? to : at + size;
             if (end < at + header) {
-                throw new IllegalArgumentException("a box of " + size + " bytes");
+                throw new IllegalArgumentException(WORDS.say("aBoxOfBytes", size));
             }
             boxes.add(new Box(text(at + 4), at + header, (int) Math.min(end, to)));
             at = (int) Math.min(end, to);
@@ -157,7 +160,7 @@ final class HeifItems {
                 at += indexSize + offsetSize + lengthSize;
             }
             if (method > 1) {
-                throw new IllegalArgumentException("an item made of other items' bytes");
+                throw new IllegalArgumentException(WORDS.say("anItemMadeOfOtherItemsBytes"));
             }
             extents.put(id, found);
         }

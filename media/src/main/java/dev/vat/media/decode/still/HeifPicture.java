@@ -8,6 +8,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_RGB;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_SMPTE170M;
 import static org.bytedeco.ffmpeg.global.avutil.AVCOL_SPC_UNSPECIFIED;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
@@ -17,6 +18,8 @@ import java.util.List;
 
 /** The picture of a HEIF file that was found whole: its tiles laid beside each other, with alpha where it has any. */
 public final class HeifPicture {
+
+    private static final Words WORDS = Words.of(HeifPicture.class);
 
     /** Decodes one coded picture. */
     public interface Decoding {
@@ -57,7 +60,7 @@ public final class HeifPicture {
         ByteBuffer grid = ByteBuffer.wrap(items.bytes(item));
         boolean wide = grid.limit() > 1 && (grid.get(1) & 1) != 0;
         if (grid.limit() < (wide ? WIDE_GRID : GRID)) {
-            throw new MediaException("its grid isn't described", 0);
+            throw new MediaException(WORDS.say("itsGridIsntDescribed"), 0);
         }
         int rows = (grid.get(2) & 0xff) + 1;
         int columns = (grid.get(3) & 0xff) + 1;
@@ -65,12 +68,12 @@ public final class HeifPicture {
         int height = wide ? grid.getInt(8) : grid.getShort(6) & 0xffff;
         List<Integer> tiles = items.tiles(item);
         if (tiles.size() != rows * columns) {
-            throw new MediaException("a grid of " + rows + " by " + columns + " has " + tiles.size() + " tiles", 0);
+            throw new MediaException(WORDS.say("aGridOfByHasTiles", rows, columns, tiles.size()), 0);
         }
         Picture first = coded(tiles.getFirst());
         try (first) {
             if (first.width() * columns < width || first.height() * rows < height) {
-                throw new MediaException("its tiles don't fill " + width + "x" + height, 0);
+                throw new MediaException(WORDS.say("itsTilesDontFillX", width, height), 0);
             }
             Picture whole = Picture.filled(first.formatName(), width, height, picture -> {
                 lay(first, picture, 0, 0, picture.planes());
@@ -78,7 +81,7 @@ public final class HeifPicture {
                     try (Picture tile = coded(tiles.get(i))) {
                         if (!tile.formatName().equals(first.formatName()) || tile.width() != first.width()
                                 || tile.height() != first.height()) {
-                            throw new MediaException("its tiles are of several kinds", 0);
+                            throw new MediaException(WORDS.say("itsTilesAreOfSeveralKinds"), 0);
                         }
                         lay(tile, picture, i % columns * first.width(), i / columns * first.height(), picture.planes());
                     }
@@ -94,7 +97,7 @@ public final class HeifPicture {
     private Picture coded(int item) {
         boolean av1 = items.type(item).equals("av01");
         HeifItems.Property kept = items.property(item, av1 ? "av1C" : "hvcC")
-                .orElseThrow(() -> new MediaException("a coded picture without its configuration", 0));
+                .orElseThrow(() -> new MediaException(WORDS.say("aCodedPictureWithoutIts"), 0));
         int from = av1 ? CONFIGURATION_OF_AV1 : 0;
         byte[] configuration = new byte[Math.max(0, kept.length() - from)];
         items.data().get(kept.at() + from, configuration);
@@ -147,8 +150,8 @@ public final class HeifPicture {
         String name = colour.formatName().replaceFirst("^yuvj?4", "yuva4").replaceFirst("^gbrp", "gbrap");
         if (!name.contains("a4") && !name.startsWith("gbrap") || name.startsWith("yuva420p12") || mask.bits() != colour.bits()
                 || mask.width() != colour.width() || mask.height() != colour.height()) {
-            throw new MediaException("colour of " + colour.bits() + " bits (" + colour.width() + "x" + colour.height() + ") and alpha of "
-                    + mask.bits() + " (" + mask.width() + "x" + mask.height() + ") don't go together here", 0);
+            throw new MediaException(WORDS.say("colourOfBitsXAndAlphaOf", colour.bits(), colour.width(), colour.height(), mask.bits(),
+                    mask.width(), mask.height()), 0);
         }
         return Picture.filled(name, colour.width(), colour.height(), picture -> {
             lay(colour, picture, 0, 0, 3);

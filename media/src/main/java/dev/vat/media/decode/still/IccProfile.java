@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.OwnColour;
 import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.Stated;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -16,6 +17,8 @@ import java.util.function.DoubleUnaryOperator;
  * curve, held against those of ITU-T H.273. Every other profile is called by its name.
  */
 final class IccProfile {
+
+    private static final Words WORDS = Words.of(IccProfile.class);
 
     private static final int TAGS = 128;
     private static final double NEAR = .003;
@@ -63,7 +66,7 @@ final class IccProfile {
     }
 
     private static String called(String name) {
-        return name == null || name.isBlank() ? "an ICC profile without a name" : "ICC profile " + name;
+        return name == null || name.isBlank() ? WORDS.say("anICCProfileWithoutAName") : WORDS.say("iccProfile", name);
     }
 
     private static int tag(String name) {
@@ -177,7 +180,7 @@ final class IccProfile {
             return low + (high - low) * (position - below);
         }
         if (data.getInt(place) != tag("para")) {
-            throw new IllegalArgumentException("no curve");
+            throw new IllegalArgumentException(WORDS.say("noCurve"));
         }
         double[] p = new double[7];
         int kind = data.getShort(place + 8);

@@ -5,6 +5,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.Standing;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameState;
+import dev.vat.core.words.Words;
 import java.nio.BufferUnderflowException;
 
 /**
@@ -22,6 +23,8 @@ import java.nio.BufferUnderflowException;
  */
 public record Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
         boolean endIsGuess, String layer, Orientation orientation) {
+
+    private static final Words WORDS = Words.of(Inspection.class);
 
     private Inspection(FileKind kind, FrameState state, String why, String note, PictureFormat format, byte[] data,
             boolean endIsGuess) {
@@ -67,7 +70,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             return this;
         }
         boolean stored = standing == Standing.STORED;
-        String said = stored ? "shown as stored; the file says " + orientation.words() : orientation.said();
+        String said = stored ? WORDS.say("shownAsStoredTheFileSays", orientation.words()) : orientation.said();
         // What turns a picture turns its format back, too: only quarters matter, and two of them are none.
         return new Inspection(kind, state, why, note == null ? said : note + "; " + said, stored ? orientation.turned(format) : format,
                 data,
@@ -86,18 +89,18 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
      */
     public static Inspection of(FileKind named, byte[] data, PictureChoice choice) {
         if (data.length == 0) {
-            return new Inspection(named, FrameState.EMPTY, "the file has no bytes", null, null, null, false);
+            return new Inspection(named, FrameState.EMPTY, WORDS.say("theFileHasNoBytes"), null, null, null, false);
         }
         FileKind kind = FileKind.ofContent(data).orElse(named == FileKind.TGA ? FileKind.TGA : null);
         if (kind == null) {
-            return data.length < 8 ? cut(named, "only " + data.length + " bytes", null)
-                    : unreadable(named, isZero(data) ? "nothing but zeros where a " + named.title() + " file was expected"
-                            : "this is no " + named.title() + " file, nor another kind that Vat reads");
+            return data.length < 8 ? cut(named, WORDS.say("onlyBytes", data.length), null)
+                    : unreadable(named, isZero(data) ? WORDS.say("nothingButZerosWhereAFile", named.title())
+                            : WORDS.say("thisIsNoFileNorAnotherKind", named.title()));
         }
         Inspection inspection = inspect(kind, data, choice.layer()).taken(choice.standing());
         if (inspection.isWhole() && kind != named) {
-            return inspection.withNote("holds " + kind.title() + " data under a " + named.title() + " name"
-                    + (inspection.note() == null ? "" : "; " + inspection.note()));
+            return inspection.withNote(WORDS.say("holdsDataUnderAName", kind.title(), named.title(),
+                    (inspection.note() == null ? "" : "; " + inspection.note())));
         }
         return inspection;
     }
@@ -107,9 +110,9 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
         try {
             return parsed(kind, data, layer);
         } catch (IndexOutOfBoundsException | ArithmeticException | NegativeArraySizeException | BufferUnderflowException e) {
-            return unreadable(kind, "what it says of places and lengths leads out of the file");
+            return unreadable(kind, WORDS.say("whatItSaysOfPlacesAndLengths"));
         } catch (IllegalArgumentException e) {
-            return unreadable(kind, "what it says of itself can't be: " + e.getMessage());
+            return unreadable(kind, WORDS.say("whatItSaysOfItselfCantBe", e.getMessage()));
         }
     }
 
@@ -131,7 +134,7 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
             case PFM, PPM -> AnymapFile.inspect(data);
             case SGI -> SgiFile.inspect(data);
             case PSD -> PsdFile.inspect(data);
-            case MOVIE -> throw new IllegalArgumentException("A movie is no still picture");
+            case MOVIE -> throw new IllegalArgumentException(WORDS.say("aMovieIsNoStillPicture"));
         };
     }
 

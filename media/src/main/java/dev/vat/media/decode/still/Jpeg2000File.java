@@ -6,12 +6,15 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 
 /** JPEG 2000 (ITU-T T.800): a codestream by itself, or boxes around it. */
 final class Jpeg2000File {
+
+    private static final Words WORDS = Words.of(Jpeg2000File.class);
 
     private static final int SIGNATURE = 0x0000000c;
     private static final int START = 0xff4f;
@@ -39,7 +42,7 @@ final class Jpeg2000File {
             long end = length == 0 ? data.length : at + length;
             if (name(data, (int) at + 4).equals("jp2c")) {
                 if (end > data.length) {
-                    return Inspection.cut(FileKind.JP2, "the file ends at byte " + data.length + ", its picture reaches to " + end, null);
+                    return Inspection.cut(FileKind.JP2, WORDS.say("theFileEndsAtByteItsPicture", data.length, end), null);
                 }
                 return codestream(data, (int) at + header, (int) end);
             }
@@ -48,7 +51,7 @@ final class Jpeg2000File {
             }
             at = end;
         }
-        return Inspection.cut(FileKind.JP2, "it ends before its picture begins", null);
+        return Inspection.cut(FileKind.JP2, WORDS.say("itEndsBeforeItsPictureBegins"), null);
     }
 
     private static Inspection codestream(byte[] data, int start, int end) {
@@ -62,11 +65,11 @@ final class Jpeg2000File {
             int own = (data[at + 36 + 3 * i] & 0x7f) + 1;
             bits = bits == 0 ? own : bits;
             if (own != bits || data[at + 36 + 3 * i] < 0) {
-                return Inspection.unreadable(FileKind.JP2, "its channels have several depths or signs, which Vat doesn't read");
+                return Inspection.unreadable(FileKind.JP2, WORDS.say("itsChannelsHaveSeveralDepths"));
             }
         }
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX || channels < 1 || channels > 4 || bits > 16) {
-            return Inspection.unreadable(FileKind.JP2, "it holds " + channels + " channels of " + bits + " bits, which Vat doesn't read");
+            return Inspection.unreadable(FileKind.JP2, WORDS.say("itHoldsChannelsOfBitsWhich", channels, bits));
         }
         PictureFormat format = new PictureFormat("JPEG 2000", Size.of((int) width, (int) height), Depth.integer(Math.max(8, bits)),
                 channels % 2 == 0 ? AlphaKind.STRAIGHT : AlphaKind.NONE, PixelAspect.SQUARE, false, List.of());
@@ -76,7 +79,7 @@ final class Jpeg2000File {
                 return Inspection.whole(FileKind.JP2, format, data);
             }
         }
-        return Inspection.cut(FileKind.JP2, "its end mark is missing: the file ends at byte " + data.length + ", before its picture does",
+        return Inspection.cut(FileKind.JP2, WORDS.say("itsEndMarkIsMissingTheFile", data.length),
                 format);
     }
 }

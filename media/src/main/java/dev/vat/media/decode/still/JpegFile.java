@@ -6,6 +6,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
@@ -13,6 +14,8 @@ import java.util.List;
 
 /** JPEG (ITU-T T.81): marker segments up to the end mark FF D9. */
 final class JpegFile {
+
+    private static final Words WORDS = Words.of(JpegFile.class);
 
     private static final int EXIF = 0xe1;
     private static final int PROFILE = 0xe2;
@@ -28,8 +31,8 @@ final class JpegFile {
         ByteArrayOutputStream profile = new ByteArrayOutputStream();
         while (at + 4 <= data.length) {
             if ((data[at] & 0xff) != 0xff) {
-                return format == null ? Inspection.unreadable(FileKind.JPEG, "its header is damaged")
-                        : Inspection.cut(FileKind.JPEG, "what follows byte " + at + " is no JPEG data", format);
+                return format == null ? Inspection.unreadable(FileKind.JPEG, WORDS.say("itsHeaderIsDamaged"))
+                        : Inspection.cut(FileKind.JPEG, WORDS.say("whatFollowsByteIsNoJPEG", at), format);
             }
             int marker = data[at + 1] & 0xff;
             if (marker == 0xff) {
@@ -41,13 +44,13 @@ final class JpegFile {
             if (frame && at + 9 < data.length) {
                 String foreign = foreign(marker, data[at + 4] & 0xff, data[at + 9] & 0xff);
                 if (foreign != null) {
-                    return Inspection.unreadable(FileKind.JPEG, foreign + ", which Vat doesn't read: save it as an ordinary JPEG in RGB");
+                    return Inspection.unreadable(FileKind.JPEG, WORDS.say("whichVatDoesntReadSaveIt", foreign));
                 }
                 int bits = data[at + 4] & 0xff;
                 int height = (data[at + 5] & 0xff) << 8 | data[at + 6] & 0xff;
                 int width = (data[at + 7] & 0xff) << 8 | data[at + 8] & 0xff;
                 if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
-                    return Inspection.unreadable(FileKind.JPEG, "its header states an impossible picture");
+                    return Inspection.unreadable(FileKind.JPEG, WORDS.say("itsHeaderStatesAnImpossible"));
                 }
                 format = new PictureFormat("JPEG", Size.of(width, height), Depth.integer(Math.clamp(bits, 1, 16)),
                         AlphaKind.NONE, aspect, false, List.of());
@@ -68,13 +71,13 @@ final class JpegFile {
             }
             at += 2 + length;
         }
-        return Inspection.cut(FileKind.JPEG, "it ends inside its header", format);
+        return Inspection.cut(FileKind.JPEG, WORDS.say("itEndsInsideItsHeader"), format);
     }
 
     /** What a kind of coding or of colour is called that isn't decoded, or null. */
     private static String foreign(int marker, int bits, int components) {
-        return marker >= 0xc9 ? "JPEG with arithmetic coding" : marker >= 0xc5 ? "hierarchical JPEG"
-                : components == 4 ? "JPEG in CMYK" : bits != 8 && marker != 0xc3 ? "JPEG of " + bits + " bits" : null;
+        return marker >= 0xc9 ? WORDS.say("jpegWithArithmeticCoding") : marker >= 0xc5 ? WORDS.say("hierarchicalJPEG")
+                : components == 4 ? WORDS.say("jpegInCMYK") : bits != 8 && marker != 0xc3 ? WORDS.say("jpegOfBits", bits) : null;
     }
 
     /** The JFIF density: dots per unit across and down, or their ratio alone. */
@@ -96,13 +99,13 @@ final class JpegFile {
             }
         }
         if (end <= scan) {
-            return Inspection.cut(FileKind.JPEG, "it ends before its picture begins", format);
+            return Inspection.cut(FileKind.JPEG, WORDS.say("itEndsBeforeItsPictureBegins"), format);
         }
         if (!ScanCoverage.isComplete(data, end)) {
-            return Inspection.cut(FileKind.JPEG, "the file ends at byte " + data.length + ", before all of its scans", format);
+            return Inspection.cut(FileKind.JPEG, WORDS.say("theFileEndsAtByteBefore", data.length), format);
         }
         byte[] open = Arrays.copyOf(data, end);
         return Inspection.whole(FileKind.JPEG, format, open)
-                .withNote("the end mark is missing, the picture is whole").withData(open, true);
+                .withNote(WORDS.say("theEndMarkIsMissingThePicture")).withData(open, true);
     }
 }

@@ -10,6 +10,7 @@ import dev.vat.core.picture.OwnColour;
 import dev.vat.core.picture.OwnCurve;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import java.lang.foreign.Arena;
 import java.lang.foreign.MemorySegment;
@@ -17,6 +18,8 @@ import java.lang.foreign.ValueLayout;
 
 /** One JPEG XL file on its way through the decoder: its header, then its samples. The structs are those of libjxl's C interface. */
 final class JxlDecoding implements AutoCloseable {
+
+    private static final Words WORDS = Words.of(JxlDecoding.class);
 
     /** What a step came to. */
     enum State {
@@ -101,11 +104,11 @@ final class JxlDecoding implements AutoCloseable {
             return MemorySegment.NULL;
         }
         if (library.size(decoder, format, size) != 0) {
-            throw new MediaException("its samples can't be decoded", 0);
+            throw new MediaException(WORDS.say("itsSamplesCantBeDecoded"), 0);
         }
         MemorySegment samples = arena.allocate(size.get(JAVA_LONG, 0), 8);
         if (library.output(decoder, format, samples) != 0) {
-            throw new MediaException("its samples can't be decoded", 0);
+            throw new MediaException(WORDS.say("itsSamplesCantBeDecoded"), 0);
         }
         return samples;
     }

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,8 +13,9 @@ import java.util.Optional;
  */
 final class JxlFile {
 
-    private static final String ABSENT = "Vat reads JPEG XL by the library libjxl, which this system doesn't have: install it "
-            + "(Debian and Ubuntu: the package libjxl0.7 or newer; macOS: jpeg-xl), or save the frames as PNG or EXR";
+    private static final Words WORDS = Words.of(JxlFile.class);
+
+    private static final String ABSENT = WORDS.say("vatReadsJPEGXLByTheLibrary");
 
     private JxlFile() {}
 
@@ -27,8 +29,8 @@ final class JxlFile {
         }
         try (JxlDecoding decoding = new JxlDecoding(library.get(), data)) {
             return switch (decoding.header()) {
-                case CUT -> Inspection.cut(FileKind.JXL, "it ends before its picture begins", null);
-                case DAMAGED -> Inspection.unreadable(FileKind.JXL, "its header is damaged");
+                case CUT -> Inspection.cut(FileKind.JXL, WORDS.say("itEndsBeforeItsPictureBegins"), null);
+                case DAMAGED -> Inspection.unreadable(FileKind.JXL, WORDS.say("itsHeaderIsDamaged"));
                 case WHOLE -> whole(decoding, data);
             };
         }
@@ -36,7 +38,7 @@ final class JxlFile {
 
     private static Inspection whole(JxlDecoding decoding, byte[] data) {
         if (decoding.isMoving()) {
-            return Inspection.unreadable(FileKind.JXL, "it is an animation, not a single picture");
+            return Inspection.unreadable(FileKind.JXL, WORDS.say("itIsAnAnimationNotASingle"));
         }
         PictureFormat format = new PictureFormat(FileKind.JXL.title(), decoding.size(), decoding.depth(), decoding.alpha(),
                 PixelAspect.SQUARE, decoding.isLight(), List.of()).withStated(decoding.colours());

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.Depth;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.Picture;
@@ -12,6 +13,8 @@ import java.lang.foreign.ValueLayout;
 
 /** The picture of a JPEG XL file that was looked into, in planes. */
 public final class JxlPicture {
+
+    private static final Words WORDS = Words.of(JxlPicture.class);
 
     /** Planes of working pictures lie green, blue, red, alpha; the decoder's samples red, green, blue, alpha. */
     private static final int[] PLACE = {2, 0, 1, 3};
@@ -40,7 +43,7 @@ public final class JxlPicture {
         JxlLibrary library = JxlLibrary.find().orElseThrow(() -> new MediaException("libjxl is gone", 0));
         try (JxlDecoding decoding = new JxlDecoding(library, data)) {
             if (decoding.header() != JxlDecoding.State.WHOLE) {
-                throw new MediaException("its header is damaged", 0);
+                throw new MediaException(WORDS.say("itsHeaderIsDamaged"), 0);
             }
             return new JxlPicture(decoding).read();
         }
@@ -50,7 +53,7 @@ public final class JxlPicture {
         MemorySegment samples = decoding.samples(channels, bytes);
         return switch (decoding.picture()) {
             case CUT -> null;
-            case DAMAGED -> throw new MediaException("its samples can't be decoded", 0);
+            case DAMAGED -> throw new MediaException(WORDS.say("itsSamplesCantBeDecoded"), 0);
             case WHOLE -> picture(samples);
         };
     }

@@ -3,6 +3,7 @@ package dev.vat.media.decode.still;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
@@ -12,12 +13,14 @@ import java.util.Arrays;
  * quarter swaps width and height, of pixels too.
  */
 public enum Orientation {
-    UPRIGHT("", ""), MIRRORED("hflip", "mirrored left to right"), HALF("transpose=clock,transpose=clock", "turned by half"),
+    UPRIGHT("", ""), MIRRORED("hflip", Words.of(Orientation.class).say("mirroredLeftToRight")),
+    HALF("transpose=clock,transpose=clock", Words.of(Orientation.class).say("turnedByHalf")),
     FLIPPED("transpose=cclock_flip,transpose=cclock",
-            "mirrored top to bottom"),
-    TRANSPOSED("transpose=cclock_flip", "mirrored and turned left"), RIGHT("transpose=clock",
-            "turned right"),
-    TRANSVERSED("transpose=clock_flip", "mirrored and turned right"), LEFT("transpose=cclock", "turned left");
+            Words.of(Orientation.class).say("mirroredTopToBottom")),
+    TRANSPOSED("transpose=cclock_flip", Words.of(Orientation.class).say("mirroredAndTurnedLeft")), RIGHT("transpose=clock",
+            Words.of(Orientation.class).say("turnedRight")),
+    TRANSVERSED("transpose=clock_flip", Words.of(Orientation.class).say("mirroredAndTurnedRight")),
+    LEFT("transpose=cclock", Words.of(Orientation.class).say("turnedLeft"));
 
     private static final Orientation[] ALL = values();
     private static final int TAG = 274;
@@ -117,7 +120,7 @@ public enum Orientation {
 
     /** What is said of a picture that was turned: {@code turned right, as the file says}. */
     public String said() {
-        return words + ", as the file says";
+        return Words.of(Orientation.class).say("asTheFileSays", words);
     }
 
     /** What a stored picture is once it stands upright. */

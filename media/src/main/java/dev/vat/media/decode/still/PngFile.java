@@ -7,6 +7,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.io.ByteArrayOutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -18,6 +19,8 @@ import java.util.zip.Inflater;
 
 /** PNG (ISO/IEC 15948): chunks from the signature to IEND. */
 final class PngFile {
+
+    private static final Words WORDS = Words.of(PngFile.class);
 
     private static final int SIGNATURE = 8;
     /** What an embedded profile is unpacked to at most. */
@@ -44,11 +47,11 @@ final class PngFile {
             int length = buffer.getInt(at);
             String type = new String(data, at + 4, 4, StandardCharsets.ISO_8859_1);
             if (length < 0) {
-                return Inspection.unreadable(FileKind.PNG, "a chunk claims a length below zero");
+                return Inspection.unreadable(FileKind.PNG, WORDS.say("aChunkClaimsALengthBelow"));
             }
             if (!type.matches("[A-Za-z]{4}")) {
-                return format == null ? Inspection.unreadable(FileKind.PNG, "its header is damaged")
-                        : Inspection.cut(FileKind.PNG, "what follows byte " + at + " is no PNG data", format);
+                return format == null ? Inspection.unreadable(FileKind.PNG, WORDS.say("itsHeaderIsDamaged"))
+                        : Inspection.cut(FileKind.PNG, WORDS.say("whatFollowsByteIsNoPNGData", at), format);
             }
             long end = at + 12L + length;
             if (end > data.length) {
@@ -58,13 +61,12 @@ final class PngFile {
                 case "IHDR" -> {
                     format = header(buffer, at + 8, length);
                     if (format == null) {
-                        return Inspection.unreadable(FileKind.PNG, "its header states an impossible picture");
+                        return Inspection.unreadable(FileKind.PNG, WORDS.say("itsHeaderStatesAnImpossible"));
                     }
                 }
                 case "acTL" -> {
                     if (!pictureData && length >= 8 && buffer.getInt(at + 8) > 1) {
-                        return Inspection.unreadable(FileKind.PNG, "it is an animation of " + buffer.getInt(at + 8)
-                                + " frames, not a single picture: name it .apng");
+                        return Inspection.unreadable(FileKind.PNG, WORDS.say("itIsAnAnimationOfFrames", buffer.getInt(at + 8)));
                     }
                 }
                 case "tRNS" -> {
@@ -74,7 +76,7 @@ final class PngFile {
                 case "IDAT" -> pictureData = true;
                 case "IEND" -> {
                     if (format == null || !pictureData) {
-                        return Inspection.unreadable(FileKind.PNG, "it holds no picture");
+                        return Inspection.unreadable(FileKind.PNG, WORDS.say("itHoldsNoPicture"));
                     }
                     return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), asPalette(data, clear))
                             .standing(hints.orientation);
@@ -85,15 +87,15 @@ final class PngFile {
             endOfWhole = at;
         }
         if (format == null) {
-            return Inspection.cut(FileKind.PNG, "it ends inside its header", null);
+            return Inspection.cut(FileKind.PNG, WORDS.say("itEndsInsideItsHeader"), null);
         }
         if (pictureData && pictureIsComplete(data)) {
             byte[] mended = Arrays.copyOf(data, endOfWhole + END_CHUNK.length);
             System.arraycopy(END_CHUNK, 0, mended, endOfWhole, END_CHUNK.length);
             return Inspection.whole(FileKind.PNG, hints.put(withTransparency(format, transparency)), asPalette(mended, clear))
-                    .withNote("the end mark is missing, the picture is whole").standing(hints.orientation);
+                    .withNote(WORDS.say("theEndMarkIsMissingThePicture")).standing(hints.orientation);
         }
-        return Inspection.cut(FileKind.PNG, "the file ends at byte " + data.length + ", before its picture does", format);
+        return Inspection.cut(FileKind.PNG, WORDS.say("theFileEndsAtByteBefore", data.length), format);
     }
 
     /**

@@ -6,11 +6,14 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.util.List;
 
 /** PSD: the flattened picture that stands behind the layers, plain or in runs. */
 final class PsdFile {
+
+    private static final Words WORDS = Words.of(PsdFile.class);
 
     private static final int HEADER = 26;
     private static final int GREY = 1;
@@ -23,7 +26,7 @@ final class PsdFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < HEADER + 12) {
-            return Inspection.cut(FileKind.PSD, "it ends inside its header", null);
+            return Inspection.cut(FileKind.PSD, WORDS.say("itEndsInsideItsHeader"), null);
         }
         ByteBuffer buffer = ByteBuffer.wrap(data);
         int channels = buffer.getShort(12);
@@ -32,12 +35,11 @@ final class PsdFile {
         int bits = buffer.getShort(22);
         int mode = buffer.getShort(24);
         if (buffer.getShort(4) != 1 || mode != RGB && mode != GREY || bits != 8 && bits != 16) {
-            return Inspection.unreadable(FileKind.PSD, "it is of version " + buffer.getShort(4) + ", colour mode " + mode + ", " + bits
-                    + " bits, which Vat doesn't read: save it in RGB or grey with 8 or 16 bits");
+            return Inspection.unreadable(FileKind.PSD, WORDS.say("itIsOfVersionColourMode", buffer.getShort(4), mode, bits));
         }
         int colours = mode == RGB ? 3 : 1;
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX || channels < colours) {
-            return Inspection.unreadable(FileKind.PSD, "its header states an impossible picture");
+            return Inspection.unreadable(FileKind.PSD, WORDS.say("itsHeaderStatesAnImpossible"));
         }
         boolean alpha = hasAlpha(buffer, channels - colours);
         int others = channels - colours - (alpha ? 1 : 0);
@@ -46,12 +48,12 @@ final class PsdFile {
         long at = HEADER;
         for (int section = 0; section < 3; section++) {
             if (at + 4 > data.length) {
-                return Inspection.cut(FileKind.PSD, "the file ends at byte " + data.length + ", before its picture begins", format);
+                return Inspection.cut(FileKind.PSD, WORDS.say("theFileEndsAtByteBefore", data.length), format);
             }
             at += 4 + (buffer.getInt((int) at) & 0xffff_ffffL);
         }
         if (at + 2 > data.length) {
-            return Inspection.cut(FileKind.PSD, "the file ends at byte " + data.length + ", before its picture begins", format);
+            return Inspection.cut(FileKind.PSD, WORDS.say("theFileEndsAtByteBefore", data.length), format);
         }
         int packing = buffer.getShort((int) at);
         long end = at + 2 + (long) width * height * channels * bits / 8;
@@ -62,18 +64,18 @@ final class PsdFile {
                 end += buffer.getShort((int) (at + 2 + 2 * i)) & 0xffff;
             }
         } else if (packing != 0) {
-            return Inspection.unreadable(FileKind.PSD, "its picture is packed in the way " + packing + ", which Vat doesn't read");
+            return Inspection.unreadable(FileKind.PSD, WORDS.say("itsPictureIsPackedInThe", packing));
         }
         return end > data.length
-                ? Inspection.cut(FileKind.PSD, "the file ends at byte " + data.length + ", its picture reaches to " + end, format)
+                ? Inspection.cut(FileKind.PSD, WORDS.say("theFileEndsAtByteItsPicture", data.length, end), format)
                 : noted(Inspection.whole(FileKind.PSD, format, data), others, alpha && !isMerged(buffer));
     }
 
     private static Inspection noted(Inspection whole, int others, boolean saved) {
-        return saved ? whole.withNote("the channel beside its colours is taken for alpha")
+        return saved ? whole.withNote(WORDS.say("theChannelBesideItsColours"))
                 : others == 0 ? whole
-                        : whole.withNote(others == 1 ? "a channel beside its colours is passed over"
-                                : others + " channels beside its colours are passed over");
+                        : whole.withNote(others == 1 ? WORDS.say("aChannelBesideItsColours")
+                                : WORDS.say("channelsBesideItsColours", others));
     }
 
     /**

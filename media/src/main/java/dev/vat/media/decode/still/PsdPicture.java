@@ -1,5 +1,6 @@
 package dev.vat.media.decode.still;
 
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.Picture;
@@ -14,6 +15,8 @@ import java.util.Arrays;
  * filler that some writers put into runs for damage.
  */
 public final class PsdPicture {
+
+    private static final Words WORDS = Words.of(PsdPicture.class);
 
     private static final int HEADER = 26;
     /** Planes of working pictures lie green, blue, red, alpha; the file's red, green, blue, alpha. */
@@ -154,7 +157,7 @@ public final class PsdPicture {
             }
             int length = count < 0 ? 1 - count : count + 1;
             if (out + length > start + bytes || in + (count < 0 ? 1 : length) > end) {
-                throw new MediaException("runs go beyond their row", 0);
+                throw new MediaException(WORDS.say("runsGoBeyondTheirRow"), 0);
             }
             if (count < 0) {
                 Arrays.fill(to, out, out + length, data[in++]);
@@ -165,7 +168,7 @@ public final class PsdPicture {
             out += length;
         }
         if (out < start + bytes) {
-            throw new MediaException("runs end before their row does", 0);
+            throw new MediaException(WORDS.say("runsEndBeforeTheirRowDoes"), 0);
         }
     }
 }

@@ -6,6 +6,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -13,6 +14,8 @@ import java.util.regex.Pattern;
 
 /** Radiance HDR: lines of text, then rows of red, green and blue that share an exponent, in runs or plain. Values are light. */
 final class RadianceFile {
+
+    private static final Words WORDS = Words.of(RadianceFile.class);
 
     private static final Pattern SIZE = Pattern.compile("([-+])([XY]) (\\d+) ([-+])([XY]) (\\d+)");
     private static final int MOST_HEADER = 1 << 16;
@@ -34,7 +37,7 @@ final class RadianceFile {
             String line = new String(data, at, end - at, StandardCharsets.ISO_8859_1).strip();
             at = end + 1;
             if (header && line.startsWith("FORMAT=") && !line.equals("FORMAT=32-bit_rle_rgbe")) {
-                return Inspection.unreadable(FileKind.HDR, "its samples are " + line.substring(7) + ", which Vat doesn't read");
+                return Inspection.unreadable(FileKind.HDR, WORDS.say("itsSamplesAreWhichVatDoesnt", line.substring(7)));
             }
             Matcher size = SIZE.matcher(line);
             if (size.matches()) {
@@ -42,17 +45,17 @@ final class RadianceFile {
             }
             header &= !line.isEmpty();
         }
-        return Inspection.cut(FileKind.HDR, "it ends inside its header", null);
+        return Inspection.cut(FileKind.HDR, WORDS.say("itEndsInsideItsHeader"), null);
     }
 
     private static Inspection judged(byte[] data, int start, Matcher size) {
         if (!size.group(1).equals("-") || !size.group(2).equals("Y") || !size.group(4).equals("+") || !size.group(5).equals("X")) {
-            return Inspection.unreadable(FileKind.HDR, "its rows run " + size.group() + ", which Vat doesn't read: save it as -Y +X");
+            return Inspection.unreadable(FileKind.HDR, WORDS.say("itsRowsRunWhichVatDoesnt", size.group()));
         }
         long height = Long.parseLong(size.group(3));
         long width = Long.parseLong(size.group(6));
         if (width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
-            return Inspection.unreadable(FileKind.HDR, "its header states an impossible picture");
+            return Inspection.unreadable(FileKind.HDR, WORDS.say("itsHeaderStatesAnImpossible"));
         }
         PictureFormat format = new PictureFormat("Radiance HDR", Size.of((int) width, (int) height), Depth.floating(32), AlphaKind.NONE,
                 PixelAspect.SQUARE, true, List.of());
@@ -60,7 +63,7 @@ final class RadianceFile {
         for (int row = 0; row < height; row++) {
             at = afterRow(data, at, (int) width);
             if (at < 0 || at > data.length) {
-                return Inspection.cut(FileKind.HDR, "the file ends at byte " + data.length + ", in row " + row + " of " + height, format);
+                return Inspection.cut(FileKind.HDR, WORDS.say("theFileEndsAtByteInRowOf", data.length, row, height), format);
             }
         }
         return Inspection.whole(FileKind.HDR, format, data);
@@ -84,7 +87,7 @@ final class RadianceFile {
                 x += run ? count - RUN : count;
                 at += run ? 2 : 1 + count;
                 if (x > width || count == 0) {
-                    throw new IllegalArgumentException("runs that go beyond their row");
+                    throw new IllegalArgumentException(WORDS.say("runsThatGoBeyondTheirRow"));
                 }
             }
         }

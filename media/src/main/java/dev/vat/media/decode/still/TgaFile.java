@@ -7,6 +7,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -14,6 +15,8 @@ import java.util.List;
 
 /** Truevision TGA 1.0 and 2.0: a header of 18 bytes, pixels plain or run-length coded, at the end perhaps a footer. */
 final class TgaFile {
+
+    private static final Words WORDS = Words.of(TgaFile.class);
 
     private static final int HEADER = 18;
     private static final int FOOTER = 26;
@@ -25,7 +28,7 @@ final class TgaFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < HEADER) {
-            return Inspection.cut(FileKind.TGA, "it ends inside its header", null);
+            return Inspection.cut(FileKind.TGA, WORDS.say("itEndsInsideItsHeader"), null);
         }
         ByteBuffer buffer = ByteBuffer.wrap(data).order(ByteOrder.LITTLE_ENDIAN);
         int type = data[2] & 0xff;
@@ -37,7 +40,7 @@ final class TgaFile {
         boolean known = kind >= 1 && kind <= 3 && (data[1] & 0xff) <= 1
                 && List.of(8, 15, 16, 24, 32).contains(pixelBits);
         if (!known || width < 1 || height < 1 || width > Size.MAX || height > Size.MAX) {
-            return Inspection.unreadable(FileKind.TGA, "its header states no TGA picture");
+            return Inspection.unreadable(FileKind.TGA, WORDS.say("itsHeaderStatesNoTGAPicture"));
         }
         int mapBytes = (buffer.getShort(5) & 0xffff) * (((data[7] & 0xff) + 7) / 8);
         int start = HEADER + (data[0] & 0xff) + ((data[1] & 0xff) == 1 ? mapBytes : 0);
@@ -49,15 +52,15 @@ final class TgaFile {
         long end = (type & RUN_LENGTH) == 0 ? start + (long) width * height * ((pixelBits + 7) / 8)
                 : endOfRuns(data, start, (long) width * height, (pixelBits + 7) / 8);
         if (end < 0 || end > data.length - (footer ? FOOTER : 0)) {
-            return Inspection.cut(FileKind.TGA, "the file ends at byte " + data.length + ", before its picture does", format);
+            return Inspection.cut(FileKind.TGA, WORDS.say("theFileEndsAtByteBefore", data.length), format);
         }
         Inspection whole = Inspection.whole(FileKind.TGA, format, data);
         if (!footer && isZero(data, data.length - 64, 64)) {
-            return whole.withNote("has no footer and ends in zeros: TGA has no checksum that could tell black from unwritten");
+            return whole.withNote(WORDS.say("hasNoFooterAndEndsInZeros"));
         }
         return footer ? whole : whole.withNote(end == data.length
-                ? "has no footer (an older file, or it was cut off), the picture is whole"
-                : "the footer is damaged or cut, the picture is whole");
+                ? WORDS.say("hasNoFooterAnOlderFileOr")
+                : WORDS.say("theFooterIsDamagedOrCut"));
     }
 
     private static boolean endsWithSignature(byte[] data) {
@@ -87,7 +90,7 @@ final class TgaFile {
         int numerator = at == 0 ? 0 : buffer.getShort(at + 478) & 0xffff;
         int denominator = at == 0 ? 0 : buffer.getShort(at + 480) & 0xffff;
         return numerator == 0 || denominator == 0 ? Stated.NOTHING
-                : Stated.ofColour("gamma " + "%.2f".formatted((double) numerator / denominator), null, null);
+                : Stated.ofColour(WORDS.say("gamma", "%.2f".formatted((double) numerator / denominator)), null, null);
     }
 
     /** The extension area's attributes type says what alpha means: 3 straight, 4 premultiplied. */

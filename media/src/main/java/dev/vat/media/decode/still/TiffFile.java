@@ -7,6 +7,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.util.Arrays;
@@ -16,6 +17,8 @@ import java.util.stream.IntStream;
 
 /** TIFF 6.0 and BigTIFF: the first image file directory and the strips or tiles that it points to. */
 final class TiffFile {
+
+    private static final Words WORDS = Words.of(TiffFile.class);
 
     private static final int SMALL_HEADER = 8;
     private static final int BIG_HEADER = 16;
@@ -53,55 +56,54 @@ final class TiffFile {
 
     static Inspection inspect(byte[] data) {
         if (data.length < SMALL_HEADER) {
-            return Inspection.cut(FileKind.TIFF, "it ends inside its header", null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("itEndsInsideItsHeader"), null);
         }
         ByteBuffer buffer = ByteBuffer.wrap(data)
                 .order(data[0] == 'I' ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         boolean big = buffer.getShort(2) == BIG_TIFF;
         if (big && data.length < BIG_HEADER) {
-            return Inspection.cut(FileKind.TIFF, "it ends inside its header", null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("itEndsInsideItsHeader"), null);
         }
         TiffEntry entry = new TiffEntry(buffer, big);
         long directory = big ? buffer.getLong(SMALL_HEADER) : buffer.getInt(4) & 0xffffffffL;
         if (directory == 0) {
-            return Inspection.cut(FileKind.TIFF, "its directory was never written", null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("itsDirectoryWasNeverWritten"), null);
         }
         if (directory < 0 || directory + entry.countBytes() > data.length) {
-            return Inspection.cut(FileKind.TIFF, "the file ends at byte " + data.length
-                    + ", its directory should stand at " + directory, null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("theFileEndsAtByteItsDirectory", data.length, directory), null);
         }
         long entries = entry.count((int) directory);
         long end = directory + entry.countBytes() + entry.length() * entries;
         if (end > data.length) {
-            return Inspection.cut(FileKind.TIFF, "it ends inside its directory", null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("itEndsInsideItsDirectory"), null);
         }
         Map<Integer, long[]> tags = entry.all((int) directory);
         if (tags == null) {
-            return Inspection.cut(FileKind.TIFF, "a value of its directory lies beyond its end", null);
+            return Inspection.cut(FileKind.TIFF, WORDS.say("aValueOfItsDirectoryLies"), null);
         }
         String foreign = foreign(tags);
         if (foreign != null) {
-            return Inspection.unreadable(FileKind.TIFF, "TIFF " + foreign + ", which Vat doesn't read: save it in RGB or grey");
+            return Inspection.unreadable(FileKind.TIFF, WORDS.say("tiffWhichVatDoesntReadSave", foreign));
         }
         PictureFormat format = format(tags);
         if (format == null) {
-            return Inspection.unreadable(FileKind.TIFF, "its directory states no picture");
+            return Inspection.unreadable(FileKind.TIFF, WORDS.say("itsDirectoryStatesNoPicture"));
         }
         long[] offsets = tags.getOrDefault(STRIP_OFFSETS, tags.get(TILE_OFFSETS));
         long[] counts = tags.getOrDefault(STRIP_BYTES, tags.get(TILE_BYTES));
         if (offsets == null || counts == null || offsets.length != counts.length) {
-            return Inspection.unreadable(FileKind.TIFF, "its directory doesn't say where the picture lies");
+            return Inspection.unreadable(FileKind.TIFF, WORDS.say("itsDirectoryDoesntSayWhere"));
         }
         for (int i = 0; i < offsets.length; i++) {
             if (offsets[i] <= 0 || counts[i] < 0 || offsets[i] + counts[i] > data.length) {
-                return Inspection.cut(FileKind.TIFF, "the file ends at byte " + data.length + ", strip " + i
-                        + " of the picture reaches to " + (offsets[i] + counts[i]), format);
+                return Inspection.cut(FileKind.TIFF, WORDS.say("theFileEndsAtByteStripOf", data.length, i, (offsets[i] + counts[i])),
+                        format);
             }
         }
         Inspection whole = Inspection.whole(FileKind.TIFF, format, data).standing(Orientation.of(first(tags, ORIENTATION, 1)));
         return end + (big ? 8 : 4) <= data.length ? whole
                 : whole.withData(Arrays.copyOf(data, (int) end + 8), false)
-                        .withNote("the end of its directory is missing, the picture is whole");
+                        .withNote(WORDS.say("theEndOfItsDirectoryIsMissing"));
     }
 
     /** What the first directory says. @param data of a file whose structure was found whole */
@@ -114,22 +116,22 @@ final class TiffFile {
     /** What about the samples is neither grey nor RGB in whole or floating numbers, or null. */
     private static String foreign(Map<Integer, long[]> tags) {
         if (!tags.containsKey(PHOTOMETRIC)) {
-            return "that doesn't say what its samples mean";
+            return WORDS.say("thatDoesntSayWhatItsSamples");
         }
         long numbers = first(tags, SAMPLE_FORMAT, UNSIGNED);
         if (numbers != UNSIGNED && numbers != FLOATING && numbers != UNTOLD) {
-            return numbers == 2 ? "of signed numbers" : "of complex numbers";
+            return numbers == 2 ? WORDS.say("ofSignedNumbers") : WORDS.say("ofComplexNumbers");
         }
         return switch ((int) first(tags, PHOTOMETRIC, 1)) {
             case 0, 1, 2 -> null;
-            case YCBCR -> isOfJpegRange(tags) ? null : "in Y'CbCr of another range or weights than JPEG's";
-            case PALETTE -> first(tags, SAMPLES, 1) > 1 ? "with more samples beside its palette" : null;
-            case 4 -> "that is a mask";
-            case 5 -> "in CMYK";
-            case 8, 9, 10 -> "in CIE L*a*b*";
-            case 32803 -> "of a sensor's colour filter array";
-            case 32844, 32845 -> "in LogLuv";
-            default -> "in colours of the kind " + first(tags, PHOTOMETRIC, 1);
+            case YCBCR -> isOfJpegRange(tags) ? null : WORDS.say("inYCbCrOfAnotherRangeOr");
+            case PALETTE -> first(tags, SAMPLES, 1) > 1 ? WORDS.say("withMoreSamplesBesideIts") : null;
+            case 4 -> WORDS.say("thatIsAMask");
+            case 5 -> WORDS.say("inCMYK");
+            case 8, 9, 10 -> WORDS.say("inCIELAB");
+            case 32803 -> WORDS.say("ofASensorsColourFilterArray");
+            case 32844, 32845 -> WORDS.say("inLogLuv");
+            default -> WORDS.say("inColoursOfTheKind", first(tags, PHOTOMETRIC, 1));
         };
     }
 

@@ -2,6 +2,7 @@ package dev.vat.media.decode.still;
 
 import com.twelvemonkeys.imageio.plugins.tiff.TIFFImageReaderSpi;
 import com.twelvemonkeys.imageio.stream.ByteArrayImageInputStream;
+import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.ColourTags;
 import dev.vat.media.picture.FloatSamples;
@@ -21,6 +22,8 @@ import javax.imageio.ImageReader;
  * notes. Whole numbers of 32 bits keep their highest 16.
  */
 public final class TiffPicture {
+
+    private static final Words WORDS = Words.of(TiffPicture.class);
 
     private static final int WHOLE_BYTES = 8;
     private static final int DEEP = 16;
@@ -94,9 +97,9 @@ public final class TiffPicture {
             return reading.of(reader);
         } catch (IOException | RuntimeException e) {
             if (e.getMessage() != null && e.getMessage().startsWith("Unsupported ")) {
-                throw MediaException.unsupported("TIFF with " + e.getMessage().substring("Unsupported ".length()));
+                throw MediaException.unsupported(WORDS.say("tiffWith", e.getMessage().substring("Unsupported ".length())));
             }
-            throw new MediaException("TIFF: " + (e.getMessage() == null ? "it can't be unpacked" : e.getMessage()), 0);
+            throw new MediaException("TIFF: " + (e.getMessage() == null ? WORDS.say("itCantBeUnpacked") : e.getMessage()), 0);
         } finally {
             reader.dispose();
         }
@@ -113,7 +116,7 @@ public final class TiffPicture {
                 for (int c = 0; c < ALPHA; c++) {
                     for (int x = 0; x < own.length; x++) {
                         if (row[x] >= channels[c].length) {
-                            throw new MediaException("TIFF: a pixel has a colour that its palette hasn't", 0);
+                            throw new MediaException(WORDS.say("tiffAPixelHasAColourThat"), 0);
                         }
                         own[x] = channels[c][row[x]];
                     }

@@ -7,6 +7,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.source.FileKind;
+import dev.vat.core.words.Words;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
@@ -15,6 +16,8 @@ import java.util.List;
 
 /** WebP (RFC 9649): RIFF chunks around one coded picture. There is no checksum. */
 final class WebpFile {
+
+    private static final Words WORDS = Words.of(WebpFile.class);
 
     /** Room that was reserved and never written is a block of storage, or a good part of the picture; coded data ends in fewer zeros. */
     private static final int BLOCK = 4096;
@@ -37,16 +40,16 @@ final class WebpFile {
             PictureFormat stated = format(type, buffer, at + 8);
             format = format == null ? stated : format;
             if (end > data.length) {
-                return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + ", its picture reaches to " + end, format);
+                return Inspection.cut(FileKind.WEBP, WORDS.say("theFileEndsAtByteItsPicture", data.length, end), format);
             }
             if (type.equals("ANIM")) {
-                return Inspection.unreadable(FileKind.WEBP, "it is an animation, not a single picture");
+                return Inspection.unreadable(FileKind.WEBP, WORDS.say("itIsAnAnimationNotASingle"));
             }
             if (type.startsWith("VP8") && !type.equals("VP8X") || type.equals("ALPH")) {
                 picture |= !type.equals("ALPH");
                 long zeros = zeros(data, at + 8, (int) end);
                 if (zeros > FEW && (zeros * SHARE >= length || zeros >= BLOCK)) {
-                    return Inspection.cut(FileKind.WEBP, "its coded picture ends in zeros: the rest was never written", format);
+                    return Inspection.cut(FileKind.WEBP, WORDS.say("itsCodedPictureEndsInZeros"), format);
                 }
             }
             if (type.equals("ICCP")) {
@@ -59,7 +62,7 @@ final class WebpFile {
         }
         long whole = (buffer.getInt(4) & 0xffffffffL) + 8;
         if (format == null || !picture || whole > data.length) {
-            return Inspection.cut(FileKind.WEBP, "the file ends at byte " + data.length + " of " + whole, format);
+            return Inspection.cut(FileKind.WEBP, WORDS.say("theFileEndsAtByteOf", data.length, whole), format);
         }
         return Inspection.whole(FileKind.WEBP, format.withStated(colour), data).standing(orientation);
     }
