@@ -18,6 +18,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.Label;
@@ -93,19 +94,21 @@ public final class HandOverPage extends BorderPane {
         setFolder(null);
     }
 
-    /** Looks what was delivered meanwhile; ticks and words stay as they were left. */
-    public void look() {
+    /** Looks what was delivered meanwhile; words stay as they were left. @param chosen what is ticked, or null: as it was left */
+    public void look(List<Path> chosen) {
         boolean reel = session.programme().filter(p -> p.rate().isPresent() && p.plan().count() > 0).isPresent();
         timeline.setText(reel ? WORDS.say("timelineOfAsOpenTimelineIO", session.programme().orElseThrow().reel().name())
                 : WORDS.say("timelineThereIsNoReel"));
         timeline.setSelected(reel && (films.isEmpty() || timeline.isDisabled() || timeline.isSelected()));
         timeline.setDisable(!reel);
-        session.past().load(this::show);
+        session.past().load(lines -> show(lines, chosen));
     }
 
-    private void show(List<DeliveryHistory.Line> lines) {
-        List<DeliveryHistory.Line> there = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).limit(MOST)
-                .toList();
+    private void show(List<DeliveryHistory.Line> lines, List<Path> chosen) {
+        List<DeliveryHistory.Line> whole = lines.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).toList();
+        // The latest ones, and whatever was chosen, however old it is.
+        List<DeliveryHistory.Line> there = Stream.concat(whole.stream().limit(MOST),
+                whole.stream().skip(MOST).filter(l -> chosen != null && chosen.contains(l.file()))).toList();
         Map<Path, Boolean> ticks = new HashMap<>();
         films.forEach((line, box) -> ticks.put(line.file(), box.isSelected()));
         films.clear();
@@ -115,7 +118,8 @@ public final class HandOverPage extends BorderPane {
             CheckBox box = Controls.check(line.file().getFileName() + "   " + line.entry().title() + ", " + line.entry().day());
             box.setId("set-film-" + films.size());
             // Those that were made together last are what is handed over most of the time.
-            box.setSelected(ticks.getOrDefault(line.file(), line.entry().plan().run().equals(latest)));
+            box.setSelected(chosen != null ? chosen.contains(line.file())
+                    : ticks.getOrDefault(line.file(), line.entry().plan().run().equals(latest)));
             box.setOnAction(_ -> refresh());
             films.put(line, box);
             list.getChildren().add(box);

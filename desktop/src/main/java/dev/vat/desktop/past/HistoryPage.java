@@ -3,6 +3,7 @@ package dev.vat.desktop.past;
 import dev.vat.core.source.Location;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
@@ -10,11 +11,19 @@ import dev.vat.desktop.session.DeliveryHistory;
 import dev.vat.protocol.run.ReceiptFile;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import javafx.collections.ListChangeListener;
 import javafx.scene.control.Button;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
+import javafx.scene.control.MenuItem;
+import javafx.scene.control.SelectionMode;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
@@ -37,6 +46,8 @@ public final class HistoryPage extends BorderPane {
 
         void repack(DeliveryHistory.Line line);
 
+        void handOver(List<Path> files);
+
         void close();
     }
 
@@ -46,10 +57,15 @@ public final class HistoryPage extends BorderPane {
     private final ListView<DeliveryHistory.Line> list = new ListView<>();
     private final Label summary = new Label();
     private final FlowPane acts = new FlowPane(6, 6);
+    private final Dialogs ask;
+    private final HistoryActions window;
     private List<DeliveryHistory.Line> all = List.of();
+    private ContextMenu menu;
 
     public HistoryPage(DeliveryHistory past, Dialogs ask, HistoryActions window) {
         this.past = past;
+        this.ask = ask;
+        this.window = window;
         setId("history");
         getStyleClass().addAll("receipt", "history");
         Label title = new Label(WORDS.say("deliveredOnThisMachine"));
@@ -74,7 +90,16 @@ public final class HistoryPage extends BorderPane {
         list.setAccessibleText(WORDS.say("whatWasDelivered"));
         list.setPlaceholder(new Label(WORDS.say("nothingWasDeliveredYetWhatever")));
         list.setCellFactory(_ -> new Cell());
-        list.getSelectionModel().selectedItemProperty().addListener((_, _, line) -> showActs(line, ask, window));
+        list.getSelectionModel().setSelectionMode(SelectionMode.MULTIPLE);
+        list.getSelectionModel().getSelectedItems().addListener((ListChangeListener<DeliveryHistory.Line>) _ -> showActs());
+        list.setOnContextMenuRequested(e -> {
+            if (menu != null) {
+                menu.hide();
+            }
+            menu = new ContextMenu(acts().map(act -> Controls.item(act.id, act.words, act.does)).toArray(MenuItem[]::new));
+            menu.show(list, e.getScreenX(), e.getScreenY());
+            e.consume();
+        });
         list.setOnKeyPressed(e -> {
             if (e.getCode() == KeyCode.ENTER && chosen() != null) {
                 window.receipt(ReceiptFile.of(chosen().file()));
@@ -133,48 +158,66 @@ public final class HistoryPage extends BorderPane {
                 : WORDS.say("ofFiles", found.size(), all.size()));
     }
 
-    private void showActs(DeliveryHistory.Line line, Dialogs ask, HistoryActions window) {
-        acts.getChildren().clear();
-        note.setText(line == null ? "" : line.note());
-        note.setDisable(line == null);
-        if (line == null) {
-            return;
+    /** What can be done with what is chosen. */
+    private record Act(String id, String words, Runnable does) {}
+
+    private List<DeliveryHistory.Line> chosenLines() {
+        return list.getSelectionModel().getSelectedItems().stream().filter(Objects::nonNull).toList();
+    }
+
+    private void showActs() {
+        List<DeliveryHistory.Line> chosen = chosenLines();
+        note.setText(chosen.size() == 1 ? chosen.getFirst().note() : "");
+        note.setDisable(chosen.size() != 1);
+        acts.getChildren().setAll(acts().map(act -> Parts.button(act.id, act.words, act.does)).toList());
+    }
+
+    private Stream<Act> acts() {
+        List<DeliveryHistory.Line> chosen = chosenLines();
+        List<Act> acts = new ArrayList<>();
+        if (chosen.size() == 1) {
+            ofOne(chosen.getFirst(), acts);
         }
+        List<Path> whole = chosen.stream().filter(l -> l.there() && Files.exists(ReceiptFile.of(l.file()))).map(DeliveryHistory.Line::file)
+                .toList();
+        if (!whole.isEmpty()) {
+            acts.add(new Act("history-hand-over", WORDS.say("handOver", whole.size()), () -> window.handOver(whole)));
+        }
+        if (!chosen.isEmpty()) {
+            acts.add(new Act("history-path", WORDS.say("copyPaths", chosen.size()), () -> Clips.copy(
+                    chosen.stream().map(l -> l.entry().path()).collect(Collectors.joining("\n")))));
+        }
+        return acts.stream();
+    }
+
+    private void ofOne(DeliveryHistory.Line line, List<Act> acts) {
         boolean receipt = Files.exists(ReceiptFile.of(line.file()));
         if (line.there()) {
-            add("history-watch", WORDS.say("watch"), () -> window.watch(line));
+            acts.add(new Act("history-watch", WORDS.say("watch"), () -> window.watch(line)));
             if (Files.isRegularFile(line.file())) {
-                add("history-repack", WORDS.say("splitReWrap"), () -> window.repack(line));
+                acts.add(new Act("history-repack", WORDS.say("splitReWrap"), () -> window.repack(line)));
             }
         }
         if (receipt) {
-            add("history-receipt", WORDS.say("receipt"), () -> window.receipt(ReceiptFile.of(line.file())));
+            acts.add(new Act("history-receipt", WORDS.say("receipt"), () -> window.receipt(ReceiptFile.of(line.file()))));
         }
         if (line.entry().projectText() != null) {
-            add("history-another", WORDS.say("forAnotherRecipient"), () -> past.forAnother(line));
+            acts.add(new Act("history-another", WORDS.say("forAnotherRecipient"), () -> past.forAnother(line)));
         }
-        add("history-again", WORDS.say("makeAgain"), () -> past.makeAgain(line));
+        acts.add(new Act("history-again", WORDS.say("makeAgain"), () -> past.makeAgain(line)));
         if (line.there() && receipt) {
-            add("history-sound", WORDS.say("anotherSound"),
-                    () -> ask
-                            .file(WORDS.say("theSoundToLayUnder", line.file().getFileName()), WORDS.say("sounds"),
-                                    Location.SOUND_EXTENSIONS)
-                            .ifPresent(sound -> past.resound(line, sound)));
-            add("history-changed", WORDS.say("makeWhatChanged"), () -> past.makeWhatChanged(line));
+            acts.add(new Act("history-sound", WORDS.say("anotherSound"), () -> ask
+                    .file(WORDS.say("theSoundToLayUnder", line.file().getFileName()), WORDS.say("sounds"), Location.SOUND_EXTENSIONS)
+                    .ifPresent(sound -> past.resound(line, sound))));
+            acts.add(new Act("history-changed", WORDS.say("makeWhatChanged"), () -> past.makeWhatChanged(line)));
         }
-        add("history-frames", WORDS.say("addItsFrames"), () -> past.showFrames(line));
+        acts.add(new Act("history-frames", WORDS.say("addItsFrames"), () -> past.showFrames(line)));
         if (line.entry().projectText() != null) {
-            add("history-project", WORDS.say("openItsProject"), () -> past.openProject(line));
+            acts.add(new Act("history-project", WORDS.say("openItsProject"), () -> past.openProject(line)));
         }
         if (line.there()) {
-            add("history-reveal", WORDS.say("showFolder"), () -> ask.reveal(line.file()));
+            acts.add(new Act("history-reveal", WORDS.say("showFolder"), () -> ask.reveal(line.file())));
         }
-        add("history-path", WORDS.say("copyPath"), () -> Clips.copy(line.entry().path()));
-    }
-
-    private void add(String id, String text, Runnable act) {
-        Button button = Parts.button(id, text, act);
-        acts.getChildren().add(button);
     }
 
     /** One delivered file: its name and what it is for, below it when, of what, and how long. */

@@ -47,11 +47,10 @@ final class DestinationWatch {
         return lacking;
     }
 
-    /** Looks at what isn't known yet. */
-    void look(Project project) {
+    /** Looks at what isn't known yet. @param folder where its files go, or null */
+    void look(Project project, Path folder) {
         lookBeside(project);
         lookForLetters(project);
-        Path folder = DestinationProbe.folderOf(project);
         if (folder == null || folder.equals(probed)) {
             return;
         }
@@ -68,9 +67,9 @@ final class DestinationWatch {
     }
 
     /** A run has ended: there is less room than before. */
-    void lookAgain(Project project) {
+    void lookAgain(Project project, Path folder) {
         probed = null;
-        look(project);
+        look(project, folder);
     }
 
     /** They are looked at whenever others are chosen. */

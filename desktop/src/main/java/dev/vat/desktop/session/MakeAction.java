@@ -9,7 +9,6 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.words.Words;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
-import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZonedDateTime;
@@ -103,7 +102,7 @@ public final class MakeAction {
         }
         session.programme().flatMap(ResolvedReel::rate).ifPresent(rate -> keeper.remember(session.settings().withLastRate(rate)));
         Project project = session.project();
-        Path folder = DestinationProbe.folderOf(project);
+        Path folder = session.folderOf(project);
         keeper.remember(session.settings().withFolder(folder));
         for (Reel reel : everyReel ? project.reels() : project.currentReel().stream().toList()) {
             Project one = project.withReels(project.reels(), reel.id());
@@ -120,7 +119,7 @@ public final class MakeAction {
         }
         Project one = SingleStill.of(session.project(), source, table, number);
         String id = one.sources().getFirst().id();
-        session.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), DestinationProbe.folderOf(one));
+        session.runs().start(one, ResolvedReel.of(one, Map.of(id, table)).orElseThrow(), Map.of(), session.folderOf(one));
     }
 
     /**

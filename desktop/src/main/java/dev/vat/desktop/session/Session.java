@@ -92,7 +92,7 @@ public final class Session implements AutoCloseable {
         this.judging = new Judging(this::project, this::observed, background, this.ui, this::tell);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.surroundings = new DestinationWatch(background, this.ui, this::surroundingsChanged);
-        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project()),
+        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project(), folderOf(project())),
                 this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new MakeAction(this, keeper);
@@ -190,6 +190,11 @@ public final class Session implements AutoCloseable {
         return history.present();
     }
 
+    /** Where a project's files go, by itself or by the rule in the settings; null as long as nothing tells. */
+    public Path folderOf(Project project) {
+        return settings().folder().folderOf(project);
+    }
+
     public UserSettings settings() {
         return keeper.settings();
     }
@@ -247,7 +252,7 @@ public final class Session implements AutoCloseable {
 
     private void projectChanged() {
         watch.look(project());
-        surroundings.look(project());
+        surroundings.look(project(), folderOf(project()));
         foretelling.look();
         judging.now();
         autosave();

@@ -11,6 +11,7 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
+import dev.vat.engine.run.FolderRule;
 import dev.vat.engine.storage.UserSettings;
 import java.util.ArrayList;
 import java.util.List;
@@ -59,7 +60,8 @@ public final class SettingsPage extends BorderPane {
             return;
         }
         shown = now;
-        fields.getChildren().setAll(scheme(now), textSize(now), rate(now), cores(now), memory(now), cache(), receipts(), network(), file());
+        fields.getChildren().setAll(scheme(now), textSize(now), rate(now), folder(now), cores(now), memory(now), cache(), receipts(),
+                network(), file());
     }
 
     private void set(UserSettings changed) {
@@ -85,6 +87,11 @@ public final class SettingsPage extends BorderPane {
         List<Node> values = new ArrayList<>(List.of(choice("usual-rate", Rate.USUAL.toArray(Rate[]::new), now.lastRate(), Rate::label,
                 r -> set(now.withLastRate(r)))));
         return field(WORDS.say("frameRate"), WORDS.say("offeredWhereFramesState"), values.toArray(Node[]::new));
+    }
+
+    private Node folder(UserSettings now) {
+        return field(WORDS.say("folderForFiles"), WORDS.say("takenFromBesideTheFirst"), text("folder-rule", now.folder().text(), 24,
+                typed -> set(now.withFolderRule(FolderRule.parse(typed)))));
     }
 
     private Node cores(UserSettings now) {

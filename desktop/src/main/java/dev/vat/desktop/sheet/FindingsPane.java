@@ -19,7 +19,6 @@ import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.engine.run.AuxiliaryFiles;
-import dev.vat.engine.run.DestinationProbe;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -217,7 +216,7 @@ public final class FindingsPane extends VBox {
             case Remedy.Apply _ -> session.edit(Edit.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
             case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
-            case Remedy.ChooseFolder _ -> ask.folder(WORDS.say("whereTheFilesGo"), DestinationProbe.folderOf(session.project()))
+            case Remedy.ChooseFolder _ -> ask.folder(WORDS.say("whereTheFilesGo"), session.folderOf(session.project()))
                     .ifPresent(folder -> session.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseFace face -> ask.file(WORDS.say("aFaceForWordsInPictures"), WORDS.say("fontFiles"), AuxiliaryFiles.FONTS)
                     .ifPresent(file -> session.edit(face.with().apply(file.toString())));

@@ -247,10 +247,12 @@ public final class InFace extends VBox {
     private void source(ListCell<Row> cell, Row.Of row, Source source) {
         cell.setId("source-" + row.id);
         cell.setAccessibleText(source.name() + ", " + SourceState.of(session, source, session.table(row.id)).words());
-        if (row.kin) {
+        if (row.kin && !cell.getStyleClass().contains("kin")) {
             cell.getStyleClass().add("kin");
         }
-        cell.setGraphic(new SourceRow(session, thumbnails, source, row.word));
+        SourceRow line = cell.getGraphic() instanceof SourceRow there ? there : new SourceRow(session, thumbnails);
+        line.show(source, row.word);
+        cell.setGraphic(line);
         cell.setOnDragDetected(_ -> {
             // Its way ends on the reel's tab. What is dragged with others takes them along.
             List<String> ids = chosen().stream().map(Source::id).toList();

@@ -18,7 +18,6 @@ import dev.vat.desktop.look.Parts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
-import java.util.Optional;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.OverrunStyle;
@@ -26,6 +25,7 @@ import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
 
@@ -37,39 +37,73 @@ final class ItemRow extends HBox {
     private static final double NUMBER = 22;
     private static final double NOTES = 170;
 
-    private final ResolvedReel programme;
-    private final ReelSpan span;
-    private final Item item;
+    private final Thumbnails thumbnails;
+    private final Label number = Parts.label("", "mono", "note");
+    private final Region joint = Icon.JOINT.node();
+    private final HBox pair;
+    private final StackPane first;
+    private final StackPane last;
+    private final Label name = Parts.label("", "strong");
+    private final Tooltip whole = new Tooltip();
+    private final Label figures = Parts.wrapped("", "mono", "facts");
+    private final Label notes = Parts.wrapped("", "state", "facts");
+    private ResolvedReel programme;
+    private ReelSpan span;
+    private Item item;
 
-    ItemRow(Thumbnails thumbnails, ResolvedReel programme, ReelSpan span) {
-        this.programme = programme;
-        this.span = span;
-        this.item = programme.plan().part(span.item()).item();
-        getStyleClass().add("source-line");
-        getChildren().add(number());
-        Optional<ReelEntry> entry = programme.entry(span.item());
-        entry.ifPresent(e -> {
-            long first = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
-            long last = span.count() == 0 ? first : programme.plan().shown(span, span.count() - 1);
-            HBox pair = new HBox(thumbnails.of(e.source(), e.table(), first), thumbnails.of(e.source(), e.table(), last));
-            pair.getStyleClass().add("pair");
-            getChildren().add(pair);
-        });
-        if (entry.isEmpty() && programme.size().isPresent()) {
-            drawn(thumbnails);
-        }
-        Label name = Parts.label(title(programme, span), "strong");
+    ItemRow(Thumbnails thumbnails) {
+        this.thumbnails = thumbnails;
+        this.first = thumbnails.empty();
+        this.last = thumbnails.empty();
+        this.pair = new HBox(first, last);
+        pair.getStyleClass().add("pair");
+        VBox place = new VBox(joint, number);
+        place.setAlignment(Pos.CENTER);
+        place.setMinWidth(NUMBER);
+        place.setMaxWidth(NUMBER);
         name.setMinWidth(0);
         name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        name.setTooltip(new Tooltip(name.getText()));
-        VBox words = new VBox(name, facts(String.join("  ", unbroken(figures(entry.orElse(null)))), "mono"));
+        name.setTooltip(whole);
+        VBox words = new VBox(name, figures);
         words.setMinWidth(0);
         words.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(words, Priority.ALWAYS);
-        Label notes = facts(String.join(" \u00b7 ", notes(entry.orElse(null))), "state");
         notes.setMaxWidth(NOTES);
         notes.setTextAlignment(TextAlignment.RIGHT);
-        getChildren().addAll(words, notes);
+        getStyleClass().add("source-line");
+        getChildren().addAll(place, pair, words, notes);
+    }
+
+    /** Says what is known of an item now. */
+    void show(ResolvedReel programme, ReelSpan span) {
+        this.programme = programme;
+        this.span = span;
+        this.item = programme.plan().part(span.item()).item();
+        ReelEntry entry = programme.entry(span.item()).orElse(null);
+        // What stands between it and the item before stands above its number.
+        Parts.present(joint, item.joint() != null);
+        joint.setAccessibleText(item.joint() == null ? null : WORDS.say("beginsWithA", item.joint().words()));
+        number.setText(Integer.toString(span.place() + 1));
+        name.setText(title(programme, span));
+        whole.setText(name.getText());
+        figures.setText(String.join("  ", unbroken(figures(entry))));
+        notes.setText(String.join(" \u00b7 ", notes(entry)));
+        Parts.present(pair, entry != null || programme.size().isPresent());
+        if (entry != null) {
+            long begin = span.count() == 0 ? span.range().first() : programme.plan().shown(span, 0);
+            long end = span.count() == 0 ? begin : programme.plan().shown(span, span.count() - 1);
+            thumbnails.fill(first, entry.source(), entry.table(), begin);
+            thumbnails.fill(last, entry.source(), entry.table(), end);
+        } else if (programme.size().isPresent()) {
+            ReelStrip strip = new ReelStrip(programme, null, null);
+            drawn(strip, span.start() + span.overlap(), first);
+            drawn(strip, span.end() - 1, last);
+        }
+    }
+
+    /** A picture of what Vat draws. */
+    private void drawn(ReelStrip strip, long place, StackPane into) {
+        strip.recipe(place).ifPresent(recipe -> thumbnails.fill(into, recipe, strip.pixelAspect().seen(programme.size().orElseThrow())));
     }
 
     /** What an item is called. */
@@ -79,39 +113,9 @@ final class ItemRow extends HBox {
                 .orElseGet(() -> item.layout() != null ? item.layout().name() : item.drawn().title());
     }
 
-    private static Label facts(String words, String style) {
-        return Parts.wrapped(words, style, "facts");
-    }
-
     /** None of them is broken over two lines. */
     private static List<String> unbroken(List<String> words) {
         return words.stream().map(w -> w.replace(' ', '\u00a0')).toList();
-    }
-
-    /** Its number, and above it what stands between it and the item before. */
-    private VBox number() {
-        VBox number = new VBox(Parts.label(Integer.toString(span.place() + 1), "mono", "note"));
-        number.setAlignment(Pos.CENTER);
-        number.setMinWidth(NUMBER);
-        number.setMaxWidth(NUMBER);
-        if (item.joint() != null) {
-            Region joint = Icon.JOINT.node();
-            joint.setAccessibleText(WORDS.say("beginsWithA", item.joint().words()));
-            number.getChildren().addFirst(joint);
-        }
-        return number;
-    }
-
-    /** First and last picture of what Vat draws. */
-    private void drawn(Thumbnails thumbnails) {
-        ReelStrip strip = new ReelStrip(programme, null, null);
-        HBox pair = new HBox();
-        pair.getStyleClass().add("pair");
-        for (long place : new long[] {span.start() + span.overlap(), span.end() - 1}) {
-            strip.recipe(place)
-                    .ifPresent(s -> pair.getChildren().add(thumbnails.of(s, strip.pixelAspect().seen(programme.size().orElseThrow()))));
-        }
-        getChildren().add(pair);
     }
 
     private List<String> figures(ReelEntry entry) {
@@ -166,7 +170,7 @@ final class ItemRow extends HBox {
             notes.add(WORDS.say("speed", playing.speed()));
         }
         if (playing.reversed()) {
-            notes.add("backwards");
+            notes.add(WORDS.say("backwards"));
         }
         long held = playing.head() + playing.tail() + playing.holds().stream().mapToLong(h -> h.places()).sum();
         if (held > 0) {

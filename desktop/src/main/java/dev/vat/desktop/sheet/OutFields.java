@@ -14,7 +14,6 @@ import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
-import dev.vat.engine.run.DestinationProbe;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -60,7 +59,7 @@ final class OutFields {
      * @param more unfolds what else holds for all
      */
     HBox to(Optional<Deliverable> shown, Node more) {
-        Path folder = DestinationProbe.folderOf(session.project());
+        Path folder = session.folderOf(session.project());
         TextField path = new TextField(folder == null ? "" : folder.toString());
         path.setId("folder");
         path.setPromptText(WORDS.say("besideTheFirstSourcesFolder"));

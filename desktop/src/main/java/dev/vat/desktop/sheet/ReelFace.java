@@ -232,7 +232,9 @@ public final class ReelFace extends VBox {
         }
         cell.setId("item-" + place);
         cell.setAccessibleText(WORDS.say("frames2", (place + 1), ItemRow.title(programme, span), span.count()));
-        cell.setGraphic(new ItemRow(thumbnails, programme, span));
+        ItemRow line = cell.getGraphic() instanceof ItemRow there ? there : new ItemRow(thumbnails);
+        line.show(programme, span);
+        cell.setGraphic(line);
         cell.setUserData(new Dragged.OfItem(place));
         cell.setOnDragDetected(_ -> cell.startFullDrag());
         cell.setOnMouseDragOver(e -> show(cell,

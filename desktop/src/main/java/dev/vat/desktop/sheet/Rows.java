@@ -36,7 +36,11 @@ final class Rows<T> extends ListView<T> {
     private ContextMenu menu;
     private boolean showing;
 
-    /** @param name for screen readers @param filler puts a row's content into its cell */
+    /**
+     * @param name for screen readers
+     * @param filler puts a row's content into its cell; asked again whenever anything may have changed, so that it keeps what the cell
+     *     has as its graphic where that can show the row, too
+     */
     Rows(String id, String name, double height, BiConsumer<ListCell<T>, T> filler) {
         this.height = height;
         this.filler = filler;
@@ -72,7 +76,7 @@ final class Rows<T> extends ListView<T> {
         return getSelectionModel().getSelectedItems().stream().filter(Objects::nonNull).toList();
     }
 
-    /** Shows rows; those on the screen are filled anew, the list keeps its place. */
+    /** Shows rows; those on the screen are brought up to date, the list keeps its place. */
     void showRows(List<T> rows) {
         showing = true;
         if (!getItems().equals(rows)) {
@@ -136,11 +140,15 @@ final class Rows<T> extends ListView<T> {
 
         @Override
         protected void updateItem(T row, boolean empty) {
+            boolean other = empty || !Objects.equals(row, getItem());
             super.updateItem(row, empty);
+            if (other) {
+                forget();
+            }
             fill();
         }
 
-        private void fill() {
+        private void forget() {
             setId(null);
             setAccessibleText(null);
             setUserData(null);
@@ -150,8 +158,12 @@ final class Rows<T> extends ListView<T> {
             setOnMouseDragReleased(null);
             setOnMouseClicked(null);
             getStyleClass().removeAll("kin", "drop-above", "drop-below");
-            setGraphic(null);
-            if (!isEmpty() && getItem() != null) {
+        }
+
+        private void fill() {
+            if (isEmpty() || getItem() == null) {
+                setGraphic(null);
+            } else {
                 filler.accept(this, getItem());
             }
         }

@@ -39,39 +39,63 @@ final class SourceRow extends HBox {
     private static final int LONGEST = 24;
 
     private final Session session;
-    private final Source source;
-    private final FrameTable table;
+    private final Thumbnails thumbnails;
+    private final StackPane picture;
+    private final Label name = Parts.label("", "strong");
+    private final Tooltip whole = new Tooltip();
+    private final Label facts = Parts.wrapped("", "mono", "facts");
+    private final Label state = Parts.label("", "state");
+    private final Button again = Parts.small("", "", this::copy);
+    private final Tooltip ranges = new Tooltip();
+    private Source source;
+    private FrameTable table;
+    private SourceState shown;
+    private ResumeAdvice advice;
 
-    /** @param word what tells it from its kin; empty for a source by itself */
-    SourceRow(Session session, Thumbnails thumbnails, Source source, String word) {
+    SourceRow(Session session, Thumbnails thumbnails) {
         this.session = session;
-        this.source = source;
-        this.table = session.table(source.id());
-        Label name = Parts.label(word.isEmpty() ? source.name() : word, "strong");
+        this.thumbnails = thumbnails;
+        this.picture = thumbnails.empty();
         name.setMinWidth(0);
         name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        name.setTooltip(new Tooltip(source.name() + "\n" + source.folder().absolute()));
-        Label facts = Parts.wrapped(facts(), "mono", "facts");
+        name.setTooltip(whole);
         VBox words = new VBox(name, facts);
         words.setMinWidth(0);
         words.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(words, Priority.ALWAYS);
-        Label state = Parts.label("", "state");
-        state.setId("state-" + source.id());
         state.setMinWidth(Region.USE_PREF_SIZE);
-        SourceState.of(session, source, table).show(state);
-        VBox right = new VBox(state);
+        again.setTooltip(ranges);
+        VBox right = new VBox(state, again);
         right.setAlignment(Pos.CENTER_RIGHT);
         right.setMinWidth(Region.USE_PREF_SIZE);
-        again().ifPresent(right.getChildren()::add);
-        StackPane picture = thumbnails.of(source, table);
-        picture.addEventHandler(MouseEvent.MOUSE_MOVED, e -> scrub(thumbnails, picture, e.getX() / Thumbnails.WIDTH));
+        picture.addEventHandler(MouseEvent.MOUSE_MOVED, e -> scrub(e.getX() / Thumbnails.WIDTH));
         picture.addEventHandler(MouseEvent.MOUSE_EXITED, _ -> thumbnails.fill(picture, source, table));
         getChildren().addAll(picture, words, right);
         getStyleClass().add("source-line");
     }
 
-    private void scrub(Thumbnails thumbnails, StackPane picture, double share) {
+    /** Says what is known of a source now. @param word what tells it from its kin; empty for a source by itself */
+    void show(Source source, String word) {
+        FrameTable now = session.table(source.id());
+        if (!source.equals(this.source) || now != table) {
+            this.source = source;
+            this.table = now;
+            thumbnails.fill(picture, source, now);
+            whole.setText(source.name() + "\n" + source.folder().absolute());
+            state.setId("state-" + source.id());
+            again.setId("copy-ranges-" + source.id());
+        }
+        name.setText(word.isEmpty() ? source.name() : word);
+        facts.setText(facts());
+        SourceState state = SourceState.of(session, source, now);
+        if (!state.equals(shown)) {
+            shown = state;
+            state.show(this.state);
+        }
+        again();
+    }
+
+    private void scrub(double share) {
         if (table != null && table.sequence().count() > 1) {
             int index = Math.clamp((long) (share * table.sequence().count()), 0, table.sequence().count() - 1);
             if (table.stateAt(index) == FrameState.GOOD) {
@@ -81,22 +105,21 @@ final class SourceRow extends HBox {
     }
 
     /** What has to be rendered again, to be copied by one press. */
-    private Optional<Button> again() {
-        if (table == null || table.sequence().pattern().isSingle()) {
-            return Optional.empty();
+    private void again() {
+        advice = table == null || table.sequence().pattern().isSingle() ? null : session.advice(source);
+        boolean wanted = advice != null && !advice.wanted().isEmpty();
+        Parts.present(again, wanted);
+        if (wanted) {
+            String text = advice.toText(table.sequence().pattern());
+            again.setText(text.length() <= LONGEST ? WORDS.say("copy", text) : WORDS.say("copyFrameNumbers", advice.wanted().count()));
+            ranges.setText(WORDS.say("toRenderAgain", text));
         }
-        ResumeAdvice advice = session.advice(source);
-        if (advice.wanted().isEmpty()) {
-            return Optional.empty();
-        }
-        String ranges = advice.toText(table.sequence().pattern());
-        Button copy = Parts.small("copy-ranges-" + source.id(), ranges.length() <= LONGEST ? WORDS.say("copy", ranges)
-                : WORDS.say("copyFrameNumbers", advice.wanted().count()), () -> {
-                    Clips.copy(ranges);
-                    session.say(WORDS.say("copied", ranges));
-                });
-        copy.setTooltip(new Tooltip(WORDS.say("toRenderAgain", ranges)));
-        return Optional.of(copy);
+    }
+
+    private void copy() {
+        String text = advice.toText(table.sequence().pattern());
+        Clips.copy(text);
+        session.say(WORDS.say("copied", text));
     }
 
     private String facts() {

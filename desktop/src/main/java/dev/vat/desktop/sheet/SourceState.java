@@ -27,7 +27,7 @@ record SourceState(String words, Icon icon, String style) {
         Optional<String> trouble = session.watch().trouble(source.id());
         if (table == null) {
             return trouble.map(why -> new SourceState(why, Icon.BLOCKER, "fault"))
-                    .orElseGet(() -> plain(session.watch().clip(source.id()).map(_ -> "sound").orElse("looking")));
+                    .orElseGet(() -> plain(session.watch().clip(source.id()).map(_ -> WORDS.say("sound")).orElse(WORDS.say("looking"))));
         }
         String wrong = wrongWords(session, source, table);
         int suspects = session.watch().review(source.id()).marked().size();

@@ -43,9 +43,14 @@ public final class Thumbnails {
 
     /** A place for the picture of a source; it fills by itself. */
     StackPane of(Source source, FrameTable table) {
-        StackPane place = place(view());
+        StackPane place = empty();
         fill(place, source, table);
         return place;
+    }
+
+    /** A place without a picture yet. */
+    StackPane empty() {
+        return place(view());
     }
 
     /** The picture of one frame. */
@@ -55,12 +60,21 @@ public final class Thumbnails {
         return place;
     }
 
-    /** Fills a place anew. */
+    /** Fills a place anew; where nothing can be shown it is emptied. */
     void fill(StackPane place, Source source, FrameTable table) {
         Recipe.Frame still = table == null ? null : middle(source, table);
+        ImageView view = (ImageView) place.getChildren().getFirst();
         if (still != null) {
-            fill((ImageView) place.getChildren().getFirst(), still, source, table);
+            fill(view, still, source, table);
+        } else {
+            view.setUserData(null);
+            view.setImage(null);
         }
+    }
+
+    /** The same with any picture. @param seen its size as it is seen */
+    void fill(StackPane place, Recipe recipe, Size seen) {
+        fill((ImageView) place.getChildren().getFirst(), recipe, seen);
     }
 
     /** The same with the picture of one frame. */

@@ -133,11 +133,16 @@ final class Documents {
 
     /** What leaves the house; what was typed there is still there. */
     void handOver() {
+        handOver(null);
+    }
+
+    /** @param chosen which files are to go in, or null: as they were ticked */
+    void handOver(List<Path> chosen) {
         if (handOver == null || !Objects.equals(handedOver, session.file())) {
             handedOver = session.file();
             handOver = new HandOverPage(session, ask, () -> show(null));
         }
-        handOver.look();
+        handOver.look(chosen);
         show(handOver);
     }
 
@@ -169,6 +174,11 @@ final class Documents {
             @Override
             public void repack(DeliveryHistory.Line line) {
                 Documents.this.repack(line.file());
+            }
+
+            @Override
+            public void handOver(List<Path> files) {
+                Documents.this.handOver(files);
             }
 
             @Override

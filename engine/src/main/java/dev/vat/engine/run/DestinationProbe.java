@@ -1,7 +1,6 @@
 package dev.vat.engine.run;
 
 import dev.vat.core.finding.Observed;
-import dev.vat.core.project.Project;
 import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
@@ -13,22 +12,7 @@ public final class DestinationProbe {
 
     private static final Words WORDS = Words.of(DestinationProbe.class);
 
-    private static final String DEFAULT_NAME = "delivered";
-
     private DestinationProbe() {}
-
-    /** Where a project's files go: the chosen folder, or {@code delivered} beside the first source's folder. */
-    public static Path folderOf(Project project) {
-        if (project.folder() != null) {
-            return project.folder().path();
-        }
-        Path first = project.currentReel().flatMap(r -> r.items().stream().flatMap(i -> i.sources().stream()).findFirst())
-                .flatMap(project::source).map(s -> s.folder().path()).orElse(null);
-        if (first == null) {
-            return null;
-        }
-        return (first.getParent() == null ? first : first.getParent()).resolve(DEFAULT_NAME);
-    }
 
     /** A folder that doesn't exist yet is tried through the nearest one above it that does; nothing is left behind. */
     public static Observed.Destination probe(Path folder) {

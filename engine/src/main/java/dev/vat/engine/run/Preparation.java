@@ -33,7 +33,7 @@ public sealed interface Preparation {
             return new Blocked(findings);
         }
         ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
-        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, DestinationProbe.folderOf(project), survey.clips(),
+        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, FolderRule.USUAL.folderOf(project), survey.clips(),
                 RunPlan.CHOSEN, viewer.library()), programme.isComplete());
     }
 
@@ -42,7 +42,7 @@ public sealed interface Preparation {
         Map<String, ContentReview> reviews = new HashMap<>();
         survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
         return Findings.of(project,
-                new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(DestinationProbe.folderOf(project)), Set.of(),
+                new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(FolderRule.USUAL.folderOf(project)), Set.of(),
                         AuxiliaryFiles.unusable(AuxiliaryFiles.files(project)), AuxiliaryFiles.lacking(WrittenWords.byFace(project))));
     }
 }
