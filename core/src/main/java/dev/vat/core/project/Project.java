@@ -8,8 +8,9 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.words.Words;
-import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
@@ -93,7 +94,7 @@ public record Project(int version, String name, List<Source> sources, List<Reel>
 
     /** An id for a new source or reel that this project doesn't use yet: {@code s3}, {@code r1}. */
     public String freshId(String prefix) {
-        List<String> taken = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
         sources.forEach(s -> taken.add(s.id()));
         reels.forEach(r -> taken.add(r.id()));
         int number = 1;

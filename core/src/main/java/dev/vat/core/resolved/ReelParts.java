@@ -12,6 +12,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
+import dev.vat.core.project.Source;
 import dev.vat.core.reel.Assembly;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.GeneratedItem;
@@ -31,13 +32,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** A reel's items as parts of a plan, with what is known of their sources: what several views and passes come to is worked out here. */
 final class ReelParts {
 
     private static final Rational MIDDLE = Rational.of(1, 2);
 
-    private final Project project;
+    private final Map<String, Source> sources;
     private final Map<String, FrameTable> tables;
     private final Reel reel;
     /** Places of the reel of which something is known. */
@@ -50,7 +53,7 @@ final class ReelParts {
     private PictureFormat shape;
 
     private ReelParts(Project project, Reel reel, Map<String, FrameTable> tables) {
-        this.project = project;
+        this.sources = project.sources().stream().collect(Collectors.toMap(Source::id, Function.identity()));
         this.reel = reel;
         this.tables = tables;
     }
@@ -77,13 +80,13 @@ final class ReelParts {
         List<Item> items = known.stream().map(reel.items()::get).toList();
         rate = reel.rate() != null ? reel.rate()
                 : items.stream().flatMap(i -> i.sources().stream()).filter(s -> table(s) != null).findFirst()
-                        .flatMap(s -> project.source(s).orElseThrow().reading().rateOf(table(s))).orElse(null);
+                        .flatMap(s -> sources.get(s).reading().rateOf(table(s))).orElse(null);
         shape = items.stream().filter(i -> i.drawn() == null && i.sources().stream().anyMatch(s -> table(s) != null)).findFirst()
                 .flatMap(this::shape).orElse(null);
     }
 
     private FrameTable table(String source) {
-        return source == null || project.source(source).isEmpty() ? null : tables.get(source);
+        return source == null || !sources.containsKey(source) ? null : tables.get(source);
     }
 
     private Optional<PictureFormat> shape(Item item) {
@@ -102,7 +105,7 @@ final class ReelParts {
 
     /** What a source's frames hold, with the pixel aspect as it is read. */
     private Optional<PictureFormat> format(String source) {
-        Reading reading = project.source(source).orElseThrow().reading();
+        Reading reading = sources.get(source).reading();
         return table(source).format().map(f -> f.withPixelAspect(reading.picture().pixelAspectOf(f)));
     }
 
@@ -124,7 +127,7 @@ final class ReelParts {
     }
 
     private ReelEntry entry(int number, int place, Item item, boolean cell, Pass pass) {
-        return new ReelEntry(number, place, item, project.source(item.source()).orElseThrow(), table(item.source()), cell, pass);
+        return new ReelEntry(number, place, item, sources.get(item.source()), table(item.source()), cell, pass);
     }
 
     /** A source's rate over the reel's. */

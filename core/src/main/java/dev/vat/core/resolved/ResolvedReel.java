@@ -69,6 +69,7 @@ public final class ResolvedReel {
     private final ReelPlan plan;
     private final List<Sounding> sounds;
     private final int unknownItems;
+    private final boolean transparent;
 
     private ResolvedReel(Reel reel, ReelParts parts, ReelPlan plan, List<Sounding> sounds) {
         this.reel = reel;
@@ -78,6 +79,7 @@ public final class ResolvedReel {
         this.byItem = entries.stream().collect(Collectors.toMap(ReelEntry::item, Function.identity()));
         this.plan = plan;
         this.sounds = sounds;
+        this.transparent = entries.stream().anyMatch(e -> e.pass() == null && e.picture().alpha().carriesTransparency());
         this.unknownItems = parts.unknown();
     }
 
@@ -211,7 +213,7 @@ public final class ResolvedReel {
 
     /** Whether any item can be seen through. */
     public boolean transparent() {
-        return entries.stream().anyMatch(e -> e.pass() == null && e.picture().alpha().carriesTransparency());
+        return transparent;
     }
 
     public boolean linear() {

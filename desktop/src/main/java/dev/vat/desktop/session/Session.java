@@ -92,7 +92,8 @@ public final class Session implements AutoCloseable {
         this.judging = new Judging(this::project, this::observed, background, this.ui, this::tell);
         this.watch = new Watch(viewer, background, this.ui, Clock.systemUTC(), this::observedChanged);
         this.surroundings = new DestinationWatch(background, this.ui, this::surroundingsChanged);
-        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell, () -> surroundings.lookAgain(project(), folderOf(project())),
+        this.runs = new Runs(places, viewer, this::costs, background, this.ui, this::tell,
+                () -> surroundings.lookAgain(project(), folderOf(project())),
                 this::say);
         this.search = new Search(this, background, this.ui, () -> closed);
         this.making = new MakeAction(this, keeper);

@@ -245,7 +245,6 @@ public final class InFace extends VBox {
     }
 
     private void source(ListCell<Row> cell, Row.Of row, Source source) {
-        cell.setId("source-" + row.id);
         cell.setAccessibleText(source.name() + ", " + SourceState.of(session, source, session.table(row.id)).words());
         if (row.kin && !cell.getStyleClass().contains("kin")) {
             cell.getStyleClass().add("kin");

@@ -30,7 +30,7 @@ import javafx.scene.layout.VBox;
 import javafx.scene.text.TextAlignment;
 
 /** One item of the reel: its first and last picture, what it takes, and how that stands in the reel. */
-final class ItemRow extends HBox {
+final class ItemRow extends RowLine {
 
     private static final Words WORDS = Words.of(ItemRow.class);
 
@@ -70,14 +70,14 @@ final class ItemRow extends HBox {
         HBox.setHgrow(words, Priority.ALWAYS);
         notes.setMaxWidth(NOTES);
         notes.setTextAlignment(TextAlignment.RIGHT);
-        getStyleClass().add("source-line");
-        getChildren().addAll(place, pair, words, notes);
+        line().getChildren().addAll(place, pair, words, notes);
     }
 
     /** Says what is known of an item now. */
     void show(ResolvedReel programme, ReelSpan span) {
         this.programme = programme;
         this.span = span;
+        stand("item-" + span.place());
         this.item = programme.plan().part(span.item()).item();
         ReelEntry entry = programme.entry(span.item()).orElse(null);
         // What stands between it and the item before stands above its number.

@@ -230,7 +230,6 @@ public final class ReelFace extends VBox {
         if (span == null) {
             return;
         }
-        cell.setId("item-" + place);
         cell.setAccessibleText(WORDS.say("frames2", (place + 1), ItemRow.title(programme, span), span.count()));
         ItemRow line = cell.getGraphic() instanceof ItemRow there ? there : new ItemRow(thumbnails);
         line.show(programme, span);

@@ -149,7 +149,9 @@ final class Rows<T> extends ListView<T> {
         }
 
         private void forget() {
-            setId(null);
+            if (isEmpty()) {
+                setId(null);
+            }
             setAccessibleText(null);
             setUserData(null);
             setOnDragDetected(null);
@@ -157,7 +159,8 @@ final class Rows<T> extends ListView<T> {
             setOnMouseDragExited(null);
             setOnMouseDragReleased(null);
             setOnMouseClicked(null);
-            getStyleClass().removeAll("kin", "drop-above", "drop-below");
+            // Each change has the style of the whole row looked up again.
+            List.of("kin", "drop-above", "drop-below").forEach(getStyleClass()::remove);
         }
 
         private void fill() {

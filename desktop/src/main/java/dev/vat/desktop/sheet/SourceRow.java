@@ -32,7 +32,7 @@ import javafx.scene.layout.VBox;
  * One source as found: its picture, which goes through its frames as the pointer moves across it, its name, its facts, its state, and the
  * frames to render again ready to copy.
  */
-final class SourceRow extends HBox {
+final class SourceRow extends RowLine {
 
     private static final Words WORDS = Words.of(SourceRow.class);
 
@@ -70,8 +70,7 @@ final class SourceRow extends HBox {
         right.setMinWidth(Region.USE_PREF_SIZE);
         picture.addEventHandler(MouseEvent.MOUSE_MOVED, e -> scrub(e.getX() / Thumbnails.WIDTH));
         picture.addEventHandler(MouseEvent.MOUSE_EXITED, _ -> thumbnails.fill(picture, source, table));
-        getChildren().addAll(picture, words, right);
-        getStyleClass().add("source-line");
+        line().getChildren().addAll(picture, words, right);
     }
 
     /** Says what is known of a source now. @param word what tells it from its kin; empty for a source by itself */
@@ -82,6 +81,7 @@ final class SourceRow extends HBox {
             this.table = now;
             thumbnails.fill(picture, source, now);
             whole.setText(source.name() + "\n" + source.folder().absolute());
+            stand("source-" + source.id());
             state.setId("state-" + source.id());
             again.setId("copy-ranges-" + source.id());
         }
