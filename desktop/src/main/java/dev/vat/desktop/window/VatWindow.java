@@ -51,7 +51,6 @@ public final class VatWindow {
         this.ask = ask == null ? new FxAsk(stage) : ask;
         Appearance.loadFaces();
         session = new Session(places, Platform::runLater);
-        session.viewer().wake();
         Appearance.dress(MainView.isDark(session));
         mainView = new MainView(session, this.ask);
         stage.setScene(new Scene(mainView, WIDTH, HEIGHT));
@@ -62,7 +61,11 @@ public final class VatWindow {
         stage.setMinWidth(900);
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
-        stage.setOnShown(_ -> mainView.focusBand());
+        stage.setOnShown(_ -> {
+            mainView.focusBand();
+            // Not before: both want the same cores.
+            Platform.runLater(session.viewer()::wake);
+        });
         stage.focusedProperty().addListener((_, _, focused) -> {
             unseen &= !focused;
             showTitle();
@@ -112,8 +115,9 @@ public final class VatWindow {
         boolean free = session.runs().isFree();
         unseen |= free && wasMaking && !stage.isFocused();
         wasMaking = !free;
-        String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share()))).orElse(unseen ? "done" : "");
-        String name = session.project().isEmpty() ? "" : session.project().name() + (session.isSaved() ? "" : " (saving)");
+        String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share())))
+                .orElse(unseen ? WORDS.say("done") : "");
+        String name = session.project().isEmpty() ? "" : session.project().name() + (session.isSaved() ? "" : WORDS.say("saving"));
         stage.setTitle(Stream.of(run, name, "Vat").filter(w -> !w.isEmpty()).collect(Collectors.joining(", ")));
     }
 
