@@ -18,7 +18,6 @@ import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
@@ -67,8 +66,8 @@ final class TryCommand implements Callable<Integer> {
             project.deliverablesOn().forEach(d -> tell(d, files.get(d.id()), trial));
             Estimate seconds = ProjectTrial.seconds(files);
             output.event("forecast-run", "seconds", seconds);
-            output.say(WORDS.say("theRunTakesSomeSFromTo", "%.0f".formatted(seconds.middle()), "%.0f".formatted(seconds.low()),
-                    "%.0f".formatted(seconds.high())));
+            output.say(WORDS.say("theRunTakesSomeSFromTo", Words.decimal(seconds.middle(), 0), Words.decimal(seconds.low(), 0),
+                    Words.decimal(seconds.high(), 0)));
         }
         return ExitCode.PROVEN.code();
     }
@@ -81,8 +80,8 @@ final class TryCommand implements Callable<Integer> {
         }
         output.event("forecast", "target", deliverable.id(), "bytes", forecast.bytes(), "psnr", forecast.psnr(), "ssim", forecast.ssim());
         output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? WORDS.say("nothingIsLost")
-                : WORDS.say("psnrDBToSSIM", "%.1f".formatted(forecast.psnr().middle()), "%.1f".formatted(forecast.psnr().low()),
-                        "%.1f".formatted(forecast.psnr().high()), "%.4f".formatted(forecast.ssim().middle()))));
+                : WORDS.say("psnrDBToSSIM", Words.decimal(forecast.psnr().middle(), 1), Words.decimal(forecast.psnr().low(), 1),
+                        Words.decimal(forecast.psnr().high(), 1), Words.decimal(forecast.ssim().middle(), 4))));
     }
 
     private static String bytes(Estimate e) {

@@ -72,7 +72,7 @@ final class Ends {
         }
         if (early > 1.25 * late && restless * 20 <= series.count() - end) {
             found.add(fault(series, ContentFault.Kind.UNSETTLED, 0, end - 1,
-                    WORDS.say("thePictureChangesByCodes", "%.2f".formatted(series.change(1)), "%.2f".formatted(steady),
+                    WORDS.say("thePictureChangesByCodes", Words.decimal(series.change(1), 2), Words.decimal(steady, 2),
                             series.label(end))));
         }
     }

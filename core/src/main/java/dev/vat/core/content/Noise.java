@@ -22,7 +22,7 @@ final class Noise {
             if (own >= LEAST && own > OVER * beside && own > OVER * highest(series, i) && !series.isCut(i) && !series.isCut(i + 1)
                     && Math.abs(series.look(i).brightness() - series.look(i - 1).brightness()) < .05) {
                 found.add(new ContentFault(ContentFault.Kind.NOISE, List.of(series.number(i)), series.number(i - 1),
-                        WORDS.say("grainOfCodesInTheFrames", "%.1f".formatted(own), "%.1f".formatted(beside))));
+                        WORDS.say("grainOfCodesInTheFrames", Words.decimal(own, 1), Words.decimal(beside, 1))));
             }
         }
         return found;

@@ -3,7 +3,6 @@ package dev.vat.core.delivery;
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import dev.vat.core.words.Words;
-import java.util.Locale;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -53,6 +52,6 @@ public record LoudnessTarget(double integrated, double mostPeak) {
     @Override
     @JsonValue
     public String toString() {
-        return WORDS.say("lufsAtMostDBTP", "%.1f".formatted(integrated), "%.1f".formatted(mostPeak));
+        return WORDS.say("lufsAtMostDBTP", Words.decimal(integrated, 1), Words.decimal(mostPeak, 1));
     }
 }

@@ -70,7 +70,7 @@ final class BurnInRules {
                 .mapToDouble(Line::size).min().orElse(100);
         programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding
                 .of("burn-in-small", Severity.WARNING,
-                        WORDS.say("theSmallestLettersArePixels", deliverable.title(), "%.0f".formatted(f.size().height() * smallest / 100),
+                        WORDS.say("theSmallestLettersArePixels", deliverable.title(), Words.decimal(f.size().height() * smallest / 100, 0),
                                 f.size()))
                 .aboutTarget(deliverable.id())
                 .withRemedies(

@@ -229,7 +229,7 @@ final class DeliveryRules {
             found.add(Finding
                     .of("squashed", Severity.WARNING,
                             deliverable.title() + WORDS.say("circlesComeOutToo",
-                                    "%.1f".formatted(Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100),
+                                    Words.decimal(Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, 1),
                                     frame.roundness(shape.pixelAspect()) > 1 ? WORDS.say("wide") : WORDS.say("narrow")))
                     .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply(WORDS.say("keepTheShapeWithBars"), DeliverableEdits.setFraming(deliverable.id(),
@@ -238,12 +238,12 @@ final class DeliveryRules {
         double times = frame.placement().enlargement();
         if (times >= FAR_ENLARGED && !deliverable.accepted().contains(FAR_ID)) {
             found.add(blocker(FAR_ID, deliverable,
-                    WORDS.say("thePictureWouldBeEnlarged", "%.2f".formatted(times), shape.size(), frame.size()))
+                    WORDS.say("thePictureWouldBeEnlarged", Words.decimal(times, 2), shape.size(), frame.size()))
                     .withRemedies(new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), FAR_ID)),
                             new Remedy.Apply(WORDS.say("asTheReelIs"), DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
             found.add(Finding.of("enlarged", Severity.WARNING,
-                    deliverable.title() + WORDS.say("thePictureIsEnlargedTimes", "%.2f".formatted(times)))
+                    deliverable.title() + WORDS.say("thePictureIsEnlargedTimes", Words.decimal(times, 2)))
                     .aboutTarget(deliverable.id()));
         }
     }

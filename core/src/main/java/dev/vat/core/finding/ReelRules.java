@@ -105,7 +105,7 @@ final class ReelRules {
         found.add(Finding
                 .of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE,
                         WORDS.say("isTheReelIsLikeItsFirst", name(entry), shape(own, whole), shape(whole, own), fit.title(),
-                                (enlarged ? WORDS.say("enlargedTimesItGetsNoSharper", "%.2f".formatted(placement.enlargement())) : ".")))
+                                (enlarged ? WORDS.say("enlargedTimesItGetsNoSharper", Words.decimal(placement.enlargement(), 2)) : ".")))
                 .aboutSource(entry.source().id()).withRemedies(others));
     }
 

@@ -58,7 +58,7 @@ final class ViewRules {
                             new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.layItem(place, layout.without(view)))));
         } else if (layout.arrangement().isSideBySide() ? seen < all : 2 * seen < all) {
             found.add(Finding.of("view-covered-part", Severity.NOTE,
-                    WORDS.say("ofItLiesUnderOthers", name, "%.0f".formatted(100. * (all - seen) / all))));
+                    WORDS.say("ofItLiesUnderOthers", name, Words.decimal(100. * (all - seen) / all, 0))));
         }
     }
 
@@ -86,7 +86,7 @@ final class ViewRules {
         double tall = how.size().height() * written.caption().size() / 100;
         if (tall < BurnInRules.LEGIBLE) {
             found.add(Finding
-                    .of("caption-small", Severity.WARNING, WORDS.say("itsCaptionIsPixelsTallHardly", name, "%.0f".formatted(tall)))
+                    .of("caption-small", Severity.WARNING, WORDS.say("itsCaptionIsPixelsTallHardly", name, Words.decimal(tall, 0)))
                     .withRemedies(without));
         }
         if (layout.days() == null && !Collections.disjoint(written.caption().words().fields(), Set.of(Field.DAYS, Field.CALENDAR))) {
@@ -112,7 +112,7 @@ final class ViewRules {
     private static void enlarged(String name, Placement placement, List<Finding> found) {
         if (placement != null && placement.enlargement() > ReelRules.SEEN) {
             found.add(Finding.of("view-enlarged", Severity.NOTE,
-                    WORDS.say("isEnlargedTimesItGetsNo", name, "%.2f".formatted(placement.enlargement()))));
+                    WORDS.say("isEnlargedTimesItGetsNo", name, Words.decimal(placement.enlargement(), 2))));
         }
     }
 

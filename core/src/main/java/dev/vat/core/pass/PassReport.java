@@ -3,7 +3,6 @@ package dev.vat.core.pass;
 import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 
 /**
  * How far the sum of a shot's passes is from its full picture, frame by frame.
@@ -45,11 +44,11 @@ public record PassReport(List<Frame> frames, long missing) {
         String all = WORDS.say("frames", frames.size());
         String left = missing == 0 ? "" : WORDS.say("couldntBeCompared", missing);
         if (apart.isEmpty()) {
-            return WORDS.say("theSumOfThePassesDiffers", "%.1f".formatted(most()), all, left);
+            return WORDS.say("theSumOfThePassesDiffers", Words.decimal(most(), 1), all, left);
         }
-        List<String> named = apart.stream().limit(NAMED).map(f -> WORDS.say("by", f.number, "%.1f".formatted(f.most))).toList();
+        List<String> named = apart.stream().limit(NAMED).map(f -> WORDS.say("by", f.number, Words.decimal(f.most, 1))).toList();
         double rest = frames.stream().filter(f -> f.most <= APART).mapToDouble(Frame::most).max().orElse(0);
         return WORDS.say("theSumOfThePassesIsApart", apart.size(), all, String.join(", ", named),
-                apart.size() > NAMED ? WORDS.say("andMore") : "", "%.1f".formatted(rest), left);
+                apart.size() > NAMED ? WORDS.say("andMore") : "", Words.decimal(rest, 1), left);
     }
 }

@@ -64,52 +64,53 @@ public record Comparison(List<Line> lines) {
     /** Stills say nothing of time, and of colour only what their own format has a place for. */
     private static Comparison stills(Expectation planned, FileFacts found) {
         List<Line> lines = new ArrayList<>();
-        line(lines, "frames", planned.frames(), found.frames());
-        line(lines, "size", planned.size(), found.size());
-        line(lines, "container", planned.container().title(), found.container());
-        codec(lines, "codec", planned.codec(), "", found.codec(), "");
-        line(lines, "depth", planned.readBits() + "-bit", found.bits() + "-bit");
-        line(lines, "chroma", planned.chroma().label(), found.chroma());
-        line(lines, "alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()));
-        lines.add(new Line("bytes", WORDS.say("moreThan0"), RoughForecast.bytes(found.bytes()), found.bytes() > 0));
+        line(lines, WORDS.say("frames"), planned.frames(), found.frames());
+        line(lines, WORDS.say("size"), planned.size(), found.size());
+        line(lines, WORDS.say("container"), planned.container().title(), found.container());
+        codec(lines, WORDS.say("codec"), planned.codec(), "", found.codec(), "");
+        line(lines, WORDS.say("depth"), planned.readBits() + "-bit", found.bits() + "-bit");
+        line(lines, WORDS.say("chroma"), planned.chroma().label(), found.chroma());
+        line(lines, WORDS.say("alpha"), alpha(planned.alphaBits()), alpha(found.alphaBits()));
+        lines.add(new Line(WORDS.say("bytes"), WORDS.say("moreThan0"), RoughForecast.bytes(found.bytes()), found.bytes() > 0));
         return new Comparison(lines);
     }
 
     private static Comparison file(Expectation planned, FileFacts found) {
         List<Line> lines = new ArrayList<>();
-        line(lines, "frames", planned.frames(), found.frames());
-        line(lines, "spacing", WORDS.say("everyFrameAlike"), found.evenSpacing() ? WORDS.say("everyFrameAlike") : "uneven");
+        line(lines, WORDS.say("frames"), planned.frames(), found.frames());
+        line(lines, WORDS.say("spacing"), WORDS.say("everyFrameAlike"),
+                found.evenSpacing() ? WORDS.say("everyFrameAlike") : WORDS.say("uneven"));
         rate(lines, planned, found);
-        line(lines, "start", "0 s", found.startSeconds() + " s");
+        line(lines, WORDS.say("start"), "0 s", found.startSeconds() + " s");
         duration(lines, planned.seconds(), found);
-        line(lines, "size", planned.size(), found.size());
-        line(lines, "scan", planned.scan().title(), found.scan());
+        line(lines, WORDS.say("size"), planned.size(), found.size());
+        line(lines, WORDS.say("scan"), planned.scan().title(), found.scan());
         pixelAspect(lines, WORDS.say("pixelAspect"), planned, found.pixelAspect());
         if (found.codedPixelAspect() != null) {
             pixelAspect(lines, WORDS.say("pixelAspectInThePictures"), planned, found.codedPixelAspect());
         }
-        line(lines, "container", planned.container().title(), found.container());
-        codec(lines, "codec", planned.codec(), "", found.codec(), "");
-        line(lines, "profile", planned.profile(), found.profile());
+        line(lines, WORDS.say("container"), planned.container().title(), found.container());
+        codec(lines, WORDS.say("codec"), planned.codec(), "", found.codec(), "");
+        line(lines, WORDS.say("profile"), planned.profile(), found.profile());
         CodecLevel.needed(planned.codec(), planned.size(), planned.rate()).filter(_ -> found.level() > 0)
-                .ifPresent(needed -> lines.add(new Line("level",
+                .ifPresent(needed -> lines.add(new Line(WORDS.say("level"),
                         WORDS.say("orAbove", needed.name()), CodecLevel.name(planned.codec(), found.level()),
                         needed.isMetBy(found.level()))));
         String depth = planned.codedBits() == planned.readBits() ? planned.codedBits() + "-bit"
                 : WORDS.say("codedReadAs", planned.codedBits(), planned.readBits());
-        lines.add(new Line("depth", depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
+        lines.add(new Line(WORDS.say("depth"), depth, found.bits() == planned.readBits() ? depth : found.bits() + "-bit",
                 found.bits() == planned.readBits()));
-        line(lines, "chroma", planned.chroma().label(), found.chroma());
-        tag(lines, "matrix", planned.matrix(), found.matrix(), ColourCoding::sameMatrix);
-        tag(lines, "primaries", planned.primaries(), found.primaries(), String::equals);
-        tag(lines, "transfer", planned.transfer(), found.transfer(), ColourCoding::sameTransfer);
-        tag(lines, "range", planned.range(), found.range(), String::equals);
+        line(lines, WORDS.say("chroma"), planned.chroma().label(), found.chroma());
+        tag(lines, WORDS.say("matrix"), planned.matrix(), found.matrix(), ColourCoding::sameMatrix);
+        tag(lines, WORDS.say("primaries"), planned.primaries(), found.primaries(), String::equals);
+        tag(lines, WORDS.say("transfer"), planned.transfer(), found.transfer(), ColourCoding::sameTransfer);
+        tag(lines, WORDS.say("range"), planned.range(), found.range(), String::equals);
         alpha(lines, planned, found);
         if (planned.loops() != null) {
             line(lines, "played", times(planned.loops()), found.loops() == null ? WORDS.say("notSaid") : times(found.loops()));
         }
         if (planned.container().carriesTimecode()) {
-            line(lines, "timecode", planned.timecode() == null ? WORDS.say("none") : planned.timecode(),
+            line(lines, WORDS.say("timecode"), planned.timecode() == null ? WORDS.say("none") : planned.timecode(),
                     found.timecode() == null ? WORDS.say("none") : found.timecode());
         }
         line(lines, WORDS.say("soundTracks"), planned.soundTracks() == 0 ? WORDS.say("none") : planned.soundTracks(),
@@ -118,10 +119,10 @@ public record Comparison(List<Line> lines) {
             sound(lines, planned.sound(), found.sound());
         }
         if (planned.indexInFront()) {
-            line(lines, "index", WORDS.say("inFront"), found.indexInFront() ? WORDS.say("inFront") : WORDS.say("atTheEnd"));
+            line(lines, WORDS.say("index"), WORDS.say("inFront"), found.indexInFront() ? WORDS.say("inFront") : WORDS.say("atTheEnd"));
         }
         boolean small = planned.mostBytes() == null || found.bytes() <= planned.mostBytes();
-        lines.add(new Line("bytes",
+        lines.add(new Line(WORDS.say("bytes"),
                 planned.mostBytes() == null ? WORDS.say("moreThan0") : WORDS.say("atMost", RoughForecast.bytes(planned.mostBytes())),
                 RoughForecast.bytes(found.bytes()), found.bytes() > 0 && small));
         return new Comparison(lines);
@@ -132,7 +133,7 @@ public record Comparison(List<Line> lines) {
         Rational off = planned.rate().seconds(found.frames()).minus(found.rate().seconds(found.frames()));
         boolean agrees = planned.container().isMovingStill() ? off.abs().compareTo(found.clock()) <= 0
                 : planned.rate().equals(found.rate());
-        lines.add(new Line("rate", WORDS.say("aSecond", planned.rate()),
+        lines.add(new Line(WORDS.say("rate"), WORDS.say("aSecond", planned.rate()),
                 agrees && !planned.rate().equals(found.rate()) ? WORDS.say("aSecondAsNearAsItsClock", planned.rate())
                         : WORDS.say("aSecond", found.rate()),
                 agrees));
@@ -142,7 +143,7 @@ public record Comparison(List<Line> lines) {
     private static void alpha(List<Line> lines, Expectation planned, FileFacts found) {
         boolean opaque = (planned.container() == Container.GIF || planned.container() == Container.WEBP)
                 && found.alphaBits() <= planned.alphaBits();
-        lines.add(new Line("alpha", alpha(planned.alphaBits()), alpha(found.alphaBits()),
+        lines.add(new Line(WORDS.say("alpha"), alpha(planned.alphaBits()), alpha(found.alphaBits()),
                 opaque || planned.alphaBits() == found.alphaBits()));
     }
 
@@ -167,7 +168,7 @@ public record Comparison(List<Line> lines) {
                 && (found.container().equals(Container.MKV.title()) || found.container().equals(Container.WEBM.title()));
         Rational allowed = wholeFile ? found.clock().plus(LONGEST_BLOCK) : found.clock();
         boolean agrees = off.abs().compareTo(allowed) < 0;
-        lines.add(new Line("duration", planned + " s", found.durationSeconds() + " s", agrees));
+        lines.add(new Line(WORDS.say("duration"), planned + " s", found.durationSeconds() + " s", agrees));
     }
 
     /** Compared by the library's names, which tell more apart than the trade's; these are shown, unless they would look the same. */
@@ -180,7 +181,7 @@ public record Comparison(List<Line> lines) {
 
     /** Codecs that pack sound in blocks fill the last one up. */
     private static void sound(List<Line> lines, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
-        codec(lines, "sound", planned.codec(), WORDS.say("channelsHz", planned.channels(), planned.rate()), found.codec(),
+        codec(lines, WORDS.say("sound"), planned.codec(), WORDS.say("channelsHz", planned.channels(), planned.rate()), found.codec(),
                 WORDS.say("channelsHz", found.channels(), found.rate()));
         Rational off = found.seconds().minus(planned.seconds());
         boolean agrees = off.abs().compareTo(LONGEST_BLOCK) <= 0;

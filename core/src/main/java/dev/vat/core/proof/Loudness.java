@@ -1,7 +1,6 @@
 package dev.vat.core.proof;
 
 import dev.vat.core.words.Words;
-import java.util.Locale;
 
 /**
  * How loud a file's sound is, after EBU R 128 and ITU-R BS.1770.
@@ -17,7 +16,7 @@ public record Loudness(Double integrated, double range, Double truePeak) {
     /** {@code -23.1 LUFS, range 4.2 LU, true peak -1.3 dBTP}. */
     public String words() {
         return (integrated == null ? WORDS.say("belowTheGateOf70LUFS")
-                : WORDS.say("lufsRangeLU", "%.1f".formatted(integrated), "%.1f".formatted(range)))
-                + (truePeak == null ? WORDS.say("silentThroughout") : WORDS.say("truePeakDBTP", "%.1f".formatted(truePeak)));
+                : WORDS.say("lufsRangeLU", Words.decimal(integrated, 1), Words.decimal(range, 1)))
+                + (truePeak == null ? WORDS.say("silentThroughout") : WORDS.say("truePeakDBTP", Words.decimal(truePeak, 1)));
     }
 }

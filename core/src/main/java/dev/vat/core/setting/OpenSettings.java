@@ -47,7 +47,7 @@ final class OpenSettings {
             .showing((view, d) -> view.frame(d).map(f -> f.size().toString()))
             .judgedBy("size-odd", "size-illegal", "enlarged", "far-enlarged", "draft-material")
             .saying((view, d) -> view.frame(d).filter(f -> f.headroom() > 1)
-                    .map(f -> WORDS.say("zoomHeadroomTimes", "%.2f".formatted(f.headroom())))
+                    .map(f -> WORDS.say("zoomHeadroomTimes", Words.decimal(f.headroom(), 2)))
                     .orElse(""))
             .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(Objects.toString(framing(d).size(), "")),
                     (view, d, text) -> d

@@ -88,7 +88,7 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
         /** In words: {@code stereo, 48000 Hz, PCM 24-bit}. */
         public String describe() {
             return WORDS.say("hz", layout, rate, CodecName.of(codec),
-                    (silent ? WORDS.say("silent") : peak == null ? "" : WORDS.say("peakDBFS", "%.1f".formatted(peak))));
+                    (silent ? WORDS.say("silent") : peak == null ? "" : WORDS.say("peakDBFS", Words.decimal(peak, 1))));
         }
     }
 

@@ -4,7 +4,6 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude.Include;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.words.Words;
-import java.util.Locale;
 
 /**
  * How like two pictures are, over R, G and B in 16 bits.
@@ -43,7 +42,7 @@ public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
 
     /** {@code 43.11 dB, SSIM 0.9896, at most 32.0 of 255}. */
     public String words() {
-        return isSame() ? WORDS.say("notABitDiffers") : (psnr == null ? "" : String.format(Locale.ROOT, WORDS.say("2fDB"), psnr))
-                + WORDS.say("ssimAtMostOf255", "%.4f".formatted(ssim), "%.1f".formatted(mostInEightBits()));
+        return isSame() ? WORDS.say("notABitDiffers") : (psnr == null ? "" : WORDS.say("psnr", Words.decimal(psnr, 2)))
+                + WORDS.say("ssimAtMostOf255", Words.decimal(ssim, 4), Words.decimal(mostInEightBits(), 1));
     }
 }

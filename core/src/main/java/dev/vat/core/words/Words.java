@@ -69,6 +69,11 @@ public final class Words {
         return format.format(values);
     }
 
+    /** A figure with so many places behind a point, in every language: as rates, times and sizes are written, too. */
+    public static String decimal(double value, int places) {
+        return String.format(Locale.ROOT, "%." + places + "f", value);
+    }
+
     private String pattern(String key) {
         return bundle.getString(prefix + key);
     }

@@ -49,7 +49,7 @@ public final class Fields {
         line.setPrefWrapLength(USUAL_WIDTH);
         right.widthProperty().addListener((_, _, width) -> line.setPrefWrapLength(width.doubleValue()));
         HBox.setHgrow(right, Priority.ALWAYS);
-        Label label = Parts.label(name, "field-name");
+        Label label = Parts.wrapped(name, "field-name");
         for (Node value : values) {
             bind(label, name, sentence, value);
         }

@@ -7,7 +7,6 @@ import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
-import java.util.Locale;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
@@ -119,9 +118,9 @@ public final class ReceiptPage extends BorderPane {
     private static VBox quality(Receipt receipt, FilePictures pictures, LongConsumer watch) {
         Receipt.Quality q = receipt.quality();
         VBox section = section(WORDS.say("pictureAgainstSource"));
-        String mean = q.meanPsnr() == null ? WORDS.say("notABitDiffers") : WORDS.say("meanDB", "%.2f".formatted(q.meanPsnr()));
+        String mean = q.meanPsnr() == null ? WORDS.say("notABitDiffers") : WORDS.say("meanDB", Words.decimal(q.meanPsnr(), 2));
         String worst = q.worstPsnr() == null ? "" : WORDS.say("worstFrameDBLowestSSIM", q.worstFrame(), q.worstSource(),
-                "%.2f".formatted(q.worstPsnr()), "%.4f".formatted(q.worstSsim()));
+                Words.decimal(q.worstPsnr(), 2), Words.decimal(q.worstSsim(), 4));
         section.getChildren().addAll(Parts.wrapped(WORDS.say("psnrOfLumaEachDecodedFrame", mean)),
                 new FlowPane(8, 4, Parts.wrapped(worst),
                         Parts.button("watch-worst", WORDS.say("watchIt"), () -> watch.accept(q.worstFrame()))));
@@ -136,14 +135,14 @@ public final class ReceiptPage extends BorderPane {
         FlowPane row = new FlowPane(8, 8);
         row.setId("receipt-worst");
         for (Receipt.Worst frame : quality.worst()) {
-            Label words = new Label(String.format(Locale.ROOT, WORDS.say("d1fDB"), frame.frame(), frame.psnr()));
+            Label words = new Label(WORDS.say("frameDB", frame.frame(), Words.decimal(frame.psnr(), 1)));
             words.getStyleClass().addAll("mono", "note");
             Button one = Controls.button("");
             one.setGraphic(new VBox(2, pictures.of(frame.frame()), words));
             one.setId("worst-" + frame.frame());
             one.setAccessibleText(WORDS.say("watchFrame", frame.frame(), frame.source()));
-            one.setTooltip(new Tooltip(WORDS.say("frameMadeOfPSNRDBSSIM", frame.frame(), frame.source(), "%.2f".formatted(frame.psnr()),
-                    "%.4f".formatted(frame.ssim()))));
+            one.setTooltip(new Tooltip(WORDS.say("frameMadeOfPSNRDBSSIM", frame.frame(), frame.source(), Words.decimal(frame.psnr(), 2),
+                    Words.decimal(frame.ssim(), 4))));
             one.getStyleClass().add("picture-button");
             one.setOnAction(_ -> watch.accept(frame.frame()));
             row.getChildren().add(one);

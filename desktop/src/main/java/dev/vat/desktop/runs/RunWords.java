@@ -2,7 +2,6 @@ package dev.vat.desktop.runs;
 
 import dev.vat.core.words.Words;
 import dev.vat.protocol.FileProgress;
-import java.util.Locale;
 
 /** How far a file is, in words. */
 final class RunWords {
@@ -32,7 +31,7 @@ final class RunWords {
     }
 
     private static String pace(FileProgress p) {
-        return p.speed() <= 0 ? "" : WORDS.say("framesASecond", "%.1f".formatted(p.speed()))
+        return p.speed() <= 0 ? "" : WORDS.say("framesASecond", Words.decimal(p.speed(), 1))
                 + (p.secondsLeft() < 0 ? "" : WORDS.say("left", left(Math.round(p.secondsLeft()))));
     }
 

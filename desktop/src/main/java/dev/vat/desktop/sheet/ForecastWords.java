@@ -25,8 +25,8 @@ public final class ForecastWords {
 
     static String likeness(FileForecast file) {
         return file.psnr() == null ? WORDS.say("nothingIsLost")
-                : WORDS.say("dbTo", "%.1f".formatted(file.psnr().middle()), "%.1f".formatted(file.psnr().low()),
-                        "%.1f".formatted(file.psnr().high()), "%.4f".formatted(file.ssim().middle()));
+                : WORDS.say("dbTo", Words.decimal(file.psnr().middle(), 1), Words.decimal(file.psnr().low(), 1),
+                        Words.decimal(file.psnr().high(), 1), Words.decimal(file.ssim().middle(), 4));
     }
 
     /** {@code 12 s (10 to 14)} or {@code 2:10 (1:50 to 2:30)}. */
@@ -46,13 +46,13 @@ public final class ForecastWords {
     /** All that is foretold of a file, in one line. */
     public static String line(FileForecast file) {
         return WORDS.say("toMake", bytes(file.bytes()), (file.psnr() == null ? WORDS.say("nothingIsLost")
-                : WORDS.say("psnrDBSSIM", "%.2f".formatted(file.psnr().middle()), "%.4f".formatted(file.ssim().middle()))),
+                : WORDS.say("psnrDBSSIM", Words.decimal(file.psnr().middle(), 2), Words.decimal(file.ssim().middle(), 4))),
                 time(file.makeSeconds().plus(file.proofSeconds())));
     }
 
     /** For a column's heading. */
     static String brief(FileForecast file) {
         return RoughForecast.bytes(Math.round(file.bytes().middle()))
-                + (file.psnr() == null ? ", lossless" : String.format(Locale.ROOT, WORDS.say("1fDB"), file.psnr().middle()));
+                + (file.psnr() == null ? WORDS.say("lossless") : WORDS.say("psnr", Words.decimal(file.psnr().middle(), 1)));
     }
 }

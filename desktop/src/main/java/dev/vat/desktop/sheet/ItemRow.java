@@ -185,6 +185,6 @@ final class ItemRow extends RowLine {
     }
 
     private static String enlarged(Placement placement) {
-        return placement.enlargement() > 1 ? WORDS.say("enlargedTimes", "%.2f".formatted(placement.enlargement())) : "";
+        return placement.enlargement() > 1 ? WORDS.say("enlargedTimes", Words.decimal(placement.enlargement(), 2)) : "";
     }
 }

@@ -58,7 +58,7 @@ final class SourceMenu {
         if (chosen.size() == 1) {
             Source source = chosen.getFirst();
             items.add(Controls.item("reveal-source", WORDS.say("showFolder"), () -> ask.reveal(source.folder().path())));
-            items.add(Controls.item("replace-source", "Replace\u2026", () -> ask.folder(WORDS.say("whatIsReplacedBy", source.name()),
+            items.add(Controls.item("replace-source", WORDS.say("replace"), () -> ask.folder(WORDS.say("whatIsReplacedBy", source.name()),
                     source.folder().path()).ifPresent(folder -> session.search().replace(source, folder))));
             if (session.table(source.id()) == null) {
                 items.add(Controls.item("find-source", WORDS.say("findItAgain"), () -> ask.folder(WORDS.say("whereLiesNow", source.name()),

@@ -72,7 +72,7 @@ final class LadderChart extends Pane {
 
     private String likenessWords(double value) {
         return ssim ? String.format(Locale.ROOT, "%.4f", 1 - Math.pow(10, -value / 10))
-                : String.format(Locale.ROOT, WORDS.say("0fDB"), value);
+                : WORDS.say("psnr", Words.decimal(value, 0));
     }
 
     /** One direction of the chart. */

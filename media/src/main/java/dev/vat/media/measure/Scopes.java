@@ -11,7 +11,6 @@ import dev.vat.media.picture.Picture;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.nio.ByteOrder;
-import java.util.Locale;
 
 /**
  * What a picture's samples are, counted: in ten bits of limited range, as broadcasters read them, where black is 64 and white 940. Of a
@@ -170,7 +169,7 @@ public final class Scopes implements AutoCloseable {
             outside[1]++;
         });
         double share = (double) outside[0] / outside[1];
-        return WORDS.say("yToRGBToOutsideTo", extremes[0], extremes[1], extremes[2], extremes[3], "%.2f".formatted(100 * share), LOWEST,
+        return WORDS.say("yToRGBToOutsideTo", extremes[0], extremes[1], extremes[2], extremes[3], Words.decimal(100 * share, 2), LOWEST,
                 HIGHEST, share > TOLERATED ? WORDS.say("moreThan1") : "");
     }
 

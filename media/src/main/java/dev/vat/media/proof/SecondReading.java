@@ -25,7 +25,6 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Iterator;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import javax.imageio.ImageIO;
@@ -58,9 +57,9 @@ public record SecondReading(FileKind kind, int most, double mean) {
 
     /** In words: {@code the same samples}. */
     public String words() {
-        return kind == FileKind.JPEG ? WORDS.say("theSamePictureCodesOf255", "%.2f".formatted(mean / BYTE))
+        return kind == FileKind.JPEG ? WORDS.say("theSamePictureCodesOf255", Words.decimal(mean / BYTE, 2))
                 : most == 0 ? WORDS.say("theSameSamples")
-                        : WORDS.say("otherSamplesUpToCodesOf", "%.1f".formatted((double) most / BYTE));
+                        : WORDS.say("otherSamplesUpToCodesOf", Words.decimal((double) most / BYTE, 1));
     }
 
     /** Empty where there is no second reader for such a file, or none that shows samples as they are stored. */

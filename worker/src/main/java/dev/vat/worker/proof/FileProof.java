@@ -261,8 +261,8 @@ public final class FileProof {
         }
         Expectation.Level level = file.expected().level();
         if (level != null && level.integrated() < level.wanted() - .05) {
-            notes.add(WORDS.say("loudnessLUFSWereWantedTrue", "%.1f".formatted(level.wanted()), "%.1f".formatted(level.mostPeak()),
-                    "%.1f".formatted(level.integrated())));
+            notes.add(WORDS.say("loudnessLUFSWereWantedTrue", Words.decimal(level.wanted(), 1), Words.decimal(level.mostPeak(), 1),
+                    Words.decimal(level.integrated(), 1)));
         }
         if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
             notes.add(WORDS.say("soundOfAt48KHzAsLongAsThe",

@@ -12,7 +12,6 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.LongStream;
 
@@ -43,7 +42,7 @@ public final class ProofSheet {
         String likeness() {
             Receipt.Quality q = receipt.quality();
             return q == null ? "" : q.meanPsnr() == null ? WORDS.say("pictureAgainstSourceNot") : WORDS.say("pictureAgainstSourceLuma",
-                    "%.2f".formatted(q.meanPsnr()), "%.2f".formatted(q.worstPsnr()), q.worstFrame(), "%.4f".formatted(q.worstSsim()));
+                    Words.decimal(q.meanPsnr(), 2), Words.decimal(q.worstPsnr(), 2), q.worstFrame(), Words.decimal(q.worstSsim(), 4));
         }
 
         String made() {

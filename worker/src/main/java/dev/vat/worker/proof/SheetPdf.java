@@ -12,7 +12,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
@@ -87,7 +86,7 @@ final class SheetPdf {
             heading(WORDS.say("framesThatDifferMost"));
             Map<String, BufferedImage> worst = new LinkedHashMap<>();
             content.worst().entrySet().stream().limit(ACROSS).forEach(
-                    w -> worst.put(String.format(Locale.ROOT, WORDS.say("d1fDB"), w.getKey().frame(), w.getKey().psnr()), w.getValue()));
+                    w -> worst.put(WORDS.say("frameDB", w.getKey().frame(), Words.decimal(w.getKey().psnr(), 1)), w.getValue()));
             pictures(worst);
         }
         heading(WORDS.say("contactSheet"));

@@ -30,7 +30,6 @@ import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** Single pictures for the screen and what is measured of them. Belongs to one thread. */
 final class ScreenPictures implements AutoCloseable {
@@ -154,8 +153,8 @@ final class ScreenPictures implements AutoCloseable {
                 double fits = painter.fits(line, views.captions().get(i).face(), box.width(), box.height());
                 if (fits < 1) {
                     double wished = line.size() * box.height() / views.layout().size().height();
-                    words.add(WORDS.say("viewIsTooLongForItsPlace", i + 1, line.text(), "%.1f".formatted(wished * fits),
-                            "%.1f".formatted(wished)));
+                    words.add(WORDS.say("viewIsTooLongForItsPlace", i + 1, line.text(), Words.decimal(wished * fits, 1),
+                            Words.decimal(wished, 1)));
                 }
             }
         }

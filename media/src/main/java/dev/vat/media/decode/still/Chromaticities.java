@@ -50,7 +50,7 @@ record Chromaticities(double[] xy) {
         Integer code = code();
         return code != null ? ColourHints.primaries(code)
                 : NAMED.entrySet().stream().filter(e -> isNear(e.getValue())).map(Map.Entry::getKey).findFirst()
-                        .orElse(WORDS.say("ownPrimariesRedAt", "%.3f".formatted(xy[0]), "%.3f".formatted(xy[1])));
+                        .orElse(WORDS.say("ownPrimariesRedAt", Words.decimal(xy[0], 3), Words.decimal(xy[1], 3)));
     }
 
     /** What is stated together with a curve, of which nothing may be stated: then sRGB's is meant. */

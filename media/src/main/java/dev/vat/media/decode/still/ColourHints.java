@@ -93,7 +93,7 @@ public final class ColourHints {
 
     /** A plain power, by its exponent from values to light. */
     static Stated ofGamma(double gamma) {
-        String words = WORDS.say("gamma", "%.2f".formatted(gamma));
+        String words = WORDS.say("gamma", Words.decimal(gamma, 2));
         Integer transfer = Math.abs(gamma - 1) < .01 ? Integer.valueOf(8) : Math.abs(gamma - 2.2) < .02 ? Integer.valueOf(4)
                 : Math.abs(gamma - 2.8) < .02 ? Integer.valueOf(5) : null;
         Stated stated = Stated.ofColour(words, null, transfer);

@@ -90,7 +90,7 @@ final class TgaFile {
         int numerator = at == 0 ? 0 : buffer.getShort(at + 478) & 0xffff;
         int denominator = at == 0 ? 0 : buffer.getShort(at + 480) & 0xffff;
         return numerator == 0 || denominator == 0 ? Stated.NOTHING
-                : Stated.ofColour(WORDS.say("gamma", "%.2f".formatted((double) numerator / denominator)), null, null);
+                : Stated.ofColour(WORDS.say("gamma", Words.decimal((double) numerator / denominator, 2)), null, null);
     }
 
     /** The extension area's attributes type says what alpha means: 3 straight, 4 premultiplied. */
