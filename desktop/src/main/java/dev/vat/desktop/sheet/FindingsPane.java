@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiConsumer;
+import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -53,6 +54,9 @@ public final class FindingsPane extends VBox {
     private final Set<String> opened = new HashSet<>();
     private boolean unfolded;
     private int most = FEW;
+    /** What the lines say, in their order, and what they act on, by place: edits are made anew with each judging, words mostly stay. */
+    private List<Said> said = List.of();
+    private List<Alike> shown = List.of();
     private Runnable unfoldedMore = () -> {};
 
     /** @param goTo shows a frame of a source, given by its id */
@@ -65,30 +69,54 @@ public final class FindingsPane extends VBox {
         getStyleClass().add("findings");
     }
 
+    /** All that a line shows. @param pictures of which its pair is made, or null */
+    private record Said(String id, Severity severity, String text, String evidence, List<String> remedies, FrameTable pictures) {}
+
     public void show() {
-        List<Node> lines = new ArrayList<>();
         List<Finding> all = session.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
         List<Alike> groups = Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable);
-        groups.stream().limit(most).forEach(group -> lines.add(line(group)));
-        if (groups.size() > most) {
-            lines.add(
-                    Parts.small("more-findings", WORDS.say("moreFindingsShow", (groups.size() - most), Math.min(FEW, groups.size() - most)),
-                            () -> {
-                                most += FEW;
-                                show();
-                            }));
-        }
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
-        if (!notes.isEmpty()) {
-            ToggleButton fold = fold(notes.size());
+        shown = Stream.concat(groups.stream().limit(most), unfolded ? notes.stream().limit(most) : Stream.of()).toList();
+        List<Said> now = Stream.concat(Stream.of(counts(groups.size(), notes.size())), shown.stream().map(this::said)).toList();
+        // Lines that say the same stay where they are, under the pointer, and what somebody has opened of them stays open.
+        if (!now.equals(said)) {
+            said = now;
+            lay(groups.size(), notes.size());
+        }
+    }
+
+    private Said counts(int groups, int notes) {
+        return new Said("", Severity.NOTE, groups + " " + notes + " " + most + " " + unfolded, "", List.of(), null);
+    }
+
+    private Said said(Alike group) {
+        Finding first = group.first();
+        return new Said(first.id(), first.severity(), group.text(), first.evidence(), first.remedies().stream().map(Remedy::label).toList(),
+                first.pair() == null ? null : session.table(first.source()));
+    }
+
+    private void lay(int findings, int notes) {
+        List<Node> lines = new ArrayList<>();
+        int few = Math.min(findings, most);
+        for (int i = 0; i < few; i++) {
+            lines.add(line(i));
+        }
+        if (findings > most) {
+            lines.add(Parts.small("more-findings", WORDS.say("moreFindingsShow", findings - most, Math.min(FEW, findings - most)), () -> {
+                most += FEW;
+                show();
+            }));
+        }
+        if (notes > 0) {
+            ToggleButton fold = fold(notes);
             if (lines.isEmpty()) {
                 lines.add(fold);
             } else {
                 ((HBox) ((VBox) lines.getFirst()).getChildren().getFirst()).getChildren().add(fold);
             }
         }
-        if (unfolded) {
-            notes.stream().limit(most).forEach(note -> lines.add(line(note)));
+        for (int i = few; i < shown.size(); i++) {
+            lines.add(line(i));
         }
         getChildren().setAll(lines);
         Parts.present(this, !lines.isEmpty());
@@ -130,7 +158,9 @@ public final class FindingsPane extends VBox {
         return fold;
     }
 
-    private VBox line(Alike group) {
+    /** @param place of the finding among those that are shown */
+    private VBox line(int place) {
+        Alike group = shown.get(place);
         Finding finding = group.first();
         Icon icon = switch (finding.severity()) {
             case BLOCKER -> Icon.BLOCKER;
@@ -157,12 +187,12 @@ public final class FindingsPane extends VBox {
             details.getChildren().add(pair(finding.pair(), about, session.table(about.id())));
         }
         if (!finding.remedies().isEmpty()) {
-            line.getChildren().add(button(group, 0));
+            line.getChildren().add(button(place, 0));
         }
         if (finding.remedies().size() > 1) {
             FlowPane buttons = Parts.choices("evidence");
             for (int i = 1; i < finding.remedies().size(); i++) {
-                buttons.getChildren().add(button(group, i));
+                buttons.getChildren().add(button(place, i));
             }
             details.getChildren().add(buttons);
         }
@@ -205,9 +235,10 @@ public final class FindingsPane extends VBox {
         return pictures;
     }
 
-    private Button button(Alike group, int index) {
-        List<Remedy> remedies = group.remedies(index);
-        return Parts.small("remedy-" + group.first().id() + "-" + index, remedies.getFirst().label(), () -> apply(remedies));
+    private Button button(int place, int index) {
+        Alike group = shown.get(place);
+        return Parts.small("remedy-" + group.first().id() + "-" + index, group.remedies(index).getFirst().label(),
+                () -> apply(shown.get(place).remedies(index)));
     }
 
     /** The same remedy for one deliverable, or for several. */
