@@ -21,8 +21,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "capture", mixinStandardHelpOptions = true, description = "Takes previews of cameras of the scene that runs; without "
-        + "a camera, says which there are.")
+@Command(name = "capture", mixinStandardHelpOptions = true)
 final class CaptureCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(CaptureCommand.class);
@@ -30,26 +29,25 @@ final class CaptureCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(paramLabel = "CAMERA", arity = "0..*", description = "Cameras, by their names.")
+    @Parameters(paramLabel = "CAMERA", arity = "0..*")
     private List<String> cameras = List.of();
 
-    @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Frames; those that the camera has keys for if not said.")
+    @Option(names = "--range", paramLabel = "FIRST-LAST")
     private String range;
 
-    @Option(names = "--size", paramLabel = "WxH", description = "Size of the pictures; half of the scene's if not said.")
+    @Option(names = "--size", paramLabel = "WxH")
     private String size;
 
-    @Option(names = "--step", paramLabel = "N", defaultValue = "1", description = "Every how many frames one is drawn; the length stays.")
+    @Option(names = "--step", paramLabel = "N", defaultValue = "1")
     private long step;
 
-    @Option(names = "--lead-in", paramLabel = "FRAMES",
-            description = "Frames to run before the first one; what the scene says if not said.")
+    @Option(names = "--lead-in", paramLabel = "FRAMES")
     private Long leadIn;
 
-    @Option(names = "--no-mark", description = "No mark that says that it is a draft.")
+    @Option(names = "--no-mark")
     private boolean noMark;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     CaptureCommand(Output output, Places places) {

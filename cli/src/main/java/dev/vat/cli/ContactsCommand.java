@@ -21,8 +21,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "contacts", mixinStandardHelpOptions = true, description = "Writes a contact sheet: frames of a source, a project's "
-        + "reel or a movie, with their numbers.")
+@Command(name = "contacts", mixinStandardHelpOptions = true)
 final class ContactsCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ContactsCommand.class);
@@ -30,19 +29,19 @@ final class ContactsCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PATH", description = "A folder of frames, a movie, or a project for its reel.")
+    @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Parameters(index = "1", paramLabel = "SHEET", description = "The file to write, a .png, .jpg or .pdf; it must not be there yet.")
+    @Parameters(index = "1", paramLabel = "SHEET")
     private Path sheet;
 
-    @Option(names = "--grid", paramLabel = "NxM", defaultValue = "5x6", description = "How many frames across and down (${DEFAULT-VALUE}).")
+    @Option(names = "--grid", paramLabel = "NxM", defaultValue = "5x6")
     private String grid;
 
-    @Option(names = "--width", paramLabel = "PIXELS", defaultValue = "1600", description = "Width of the sheet (${DEFAULT-VALUE}).")
+    @Option(names = "--width", paramLabel = "PIXELS", defaultValue = "1600")
     private int width;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     ContactsCommand(Output output, Places places) {

@@ -14,9 +14,7 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-@Command(name = "demo", mixinStandardHelpOptions = true,
-        description = "Draws the Kite Week demo and opens the window with it, ready to make. "
-                + "Without a display the window goes through the demo by itself.")
+@Command(name = "demo", mixinStandardHelpOptions = true)
 final class DemoCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(DemoCommand.class);
@@ -24,10 +22,10 @@ final class DemoCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Option(names = "--shots", paramLabel = "DIR", description = "Write pictures of the main views into DIR and end.")
+    @Option(names = "--shots", paramLabel = "DIR")
     private Path shots;
 
-    @Option(names = "--folder", paramLabel = "DIR", description = "Where the demo's frames are kept.")
+    @Option(names = "--folder", paramLabel = "DIR")
     private Path folder;
 
     DemoCommand(Output output, Places places) {

@@ -23,11 +23,10 @@ import picocli.CommandLine.Spec;
  */
 final class FileChoices {
 
-    @Option(names = "--draft", description = "Every file at half size, marked in name and picture.")
+    @Option(names = "--draft")
     private boolean draft;
 
-    @Option(names = "--accept", paramLabel = "FINDING", description = "An explicit yes to a finding that stands in the way, such as "
-            + "far-enlarged or draft-material; receipts keep it.")
+    @Option(names = "--accept", paramLabel = "FINDING")
     private List<String> accept = new ArrayList<>();
 
     private CommandSpec command;

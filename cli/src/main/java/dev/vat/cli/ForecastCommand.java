@@ -8,29 +8,27 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "forecast", mixinStandardHelpOptions = true,
-        description = "Says how long a render will take, from the time of one test frame, and shows the sum.")
+@Command(name = "forecast", mixinStandardHelpOptions = true)
 final class ForecastCommand implements Callable<Integer> {
 
     private final Output output;
 
-    @Parameters(index = "0", paramLabel = "FIRST-LAST", description = "The frames to be rendered: 1-312.")
+    @Parameters(index = "0", paramLabel = "FIRST-LAST")
     private String range;
 
-    @Option(names = "--frame", required = true, paramLabel = "SECONDS", description = "What the test frame took.")
+    @Option(names = "--frame", required = true, paramLabel = "SECONDS")
     private String seconds;
 
-    @Option(names = "--start", paramLabel = "SECONDS", defaultValue = "0", description = "What each machine needs before its first frame.")
+    @Option(names = "--start", paramLabel = "SECONDS", defaultValue = "0")
     private String start;
 
-    @Option(names = "--machines", paramLabel = "N", defaultValue = "1", description = "How many render at once.")
+    @Option(names = "--machines", paramLabel = "N", defaultValue = "1")
     private int machines;
 
-    @Option(names = "--pixels", paramLabel = "RATIO", defaultValue = "1",
-            description = "Pixels of a final frame over those of the test frame: 4 if it was half as wide and half as high.")
+    @Option(names = "--pixels", paramLabel = "RATIO", defaultValue = "1")
     private String pixels;
 
-    @Option(names = "--price", paramLabel = "AMOUNT", description = "Of one machine for an hour.")
+    @Option(names = "--price", paramLabel = "AMOUNT")
     private String price;
 
     ForecastCommand(Output output) {

@@ -19,9 +19,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "handover", mixinStandardHelpOptions = true,
-        description = "Puts together what leaves the house: files with receipts, sheets and timeline, a list in plain words, and a "
-                + "manifest that the recipient can verify it against.")
+@Command(name = "handover", mixinStandardHelpOptions = true)
 final class HandOverCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(HandOverCommand.class);
@@ -29,28 +27,28 @@ final class HandOverCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0..*", arity = "1..*", paramLabel = "FILE", description = "Files made by Vat, with their receipts beside them.")
+    @Parameters(index = "0..*", arity = "1..*", paramLabel = "FILE")
     private List<Path> films;
 
-    @Option(names = "--to", paramLabel = "DIR", required = true, description = "The folder in which the set is made.")
+    @Option(names = "--to", paramLabel = "DIR", required = true)
     private Path to;
 
-    @Option(names = "--name", paramLabel = "NAME", required = true, description = "What the set is called.")
+    @Option(names = "--name", paramLabel = "NAME", required = true)
     private String name;
 
-    @Option(names = "--project", paramLabel = "PROJECT", description = "The project that the files were made of: its timeline goes along.")
+    @Option(names = "--project", paramLabel = "PROJECT")
     private Path project;
 
-    @Option(names = "--comment", paramLabel = "WORDS", defaultValue = "", description = "Words for the recipient.")
+    @Option(names = "--comment", paramLabel = "WORDS", defaultValue = "")
     private String comment;
 
-    @Option(names = "--zip", description = "As one ZIP file.")
+    @Option(names = "--zip")
     private boolean zip;
 
-    @Option(names = "--no-sheets", description = "Without proof sheets and contact sheets.")
+    @Option(names = "--no-sheets")
     private boolean noSheets;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     HandOverCommand(Output output, Places places) {

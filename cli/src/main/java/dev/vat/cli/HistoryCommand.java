@@ -14,7 +14,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "history", mixinStandardHelpOptions = true, description = "Lists what was delivered on this machine, the newest first.")
+@Command(name = "history", mixinStandardHelpOptions = true)
 final class HistoryCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(HistoryCommand.class);
@@ -22,11 +22,10 @@ final class HistoryCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..*", paramLabel = "WORD", description = "Only what holds all of these, in name, folder, "
-            + "target, project, reel, source or date.")
+    @Parameters(index = "0", arity = "0..*", paramLabel = "WORD")
     private List<String> words = List.of();
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     HistoryCommand(Output output, Places places) {

@@ -10,21 +10,19 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "join", mixinStandardHelpOptions = true,
-        description = "Joins parts of a file without encoding them anew. What parts share or lack is found by their pictures, a "
-                + "broken one is cut at its last whole frame.")
+@Command(name = "join", mixinStandardHelpOptions = true)
 final class JoinCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0..*", arity = "2..*", paramLabel = "FILE", description = "The parts, in their order.")
+    @Parameters(index = "0..*", arity = "2..*", paramLabel = "FILE")
     private List<Path> files;
 
-    @Option(names = "--to", paramLabel = "FILE", required = true, description = "The new file; its ending says the container.")
+    @Option(names = "--to", paramLabel = "FILE", required = true)
     private Path to;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     JoinCommand(Output output, Places places) {

@@ -27,8 +27,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "look", mixinStandardHelpOptions = true,
-        description = "Says what is in a folder of frames, and the state of every one.")
+@Command(name = "look", mixinStandardHelpOptions = true)
 final class LookCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(LookCommand.class);
@@ -36,13 +35,13 @@ final class LookCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PATH", description = "A folder, or one frame of a sequence.")
+    @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Option(names = "--json", description = "One JSON document on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
-    @Option(names = "--headers", description = "Look at headers and structure only; pictures aren't decoded.")
+    @Option(names = "--headers")
     private boolean headers;
 
     LookCommand(Output output, Places places) {

@@ -46,7 +46,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "make", mixinStandardHelpOptions = true, description = "Makes files from frames or a project, and proves them.")
+@Command(name = "make", mixinStandardHelpOptions = true)
 final class MakeCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(MakeCommand.class);
@@ -54,30 +54,28 @@ final class MakeCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PATH", description = "A folder of frames, one frame of a sequence, or a project.")
+    @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Option(names = "--target", paramLabel = "ID", description = "Who the file is for; may be given several times. See: vat targets")
+    @Option(names = "--target", paramLabel = "ID")
     private List<String> targets = new ArrayList<>();
 
-    @Option(names = "--rate", paramLabel = "RATE", description = "Frames a second: 25, 24000/1001, 29.97.")
+    @Option(names = "--rate", paramLabel = "RATE")
     private String rate;
 
-    @Option(names = "--range", paramLabel = "FIRST-LAST", description = "Source frame numbers, both included: 118-205.")
+    @Option(names = "--range", paramLabel = "FIRST-LAST")
     private String range;
 
-    @Option(names = "--gap", paramLabel = "POLICY", description = "What stands where a frame is missing: refuse, hold, nearest, "
-            + "blend, card or close.")
+    @Option(names = "--gap", paramLabel = "POLICY")
     private String gap;
 
-    @Option(names = "--source", paramLabel = "NAME", description = "Which sequence of a folder that holds several.")
+    @Option(names = "--source", paramLabel = "NAME")
     private String sourceName;
 
-    @Option(names = "--name", paramLabel = "PATTERN", description = "File names, such as {reel}_{target}_{date}.")
+    @Option(names = "--name", paramLabel = "PATTERN")
     private String naming;
 
-    @Option(names = "--preset", paramLabel = "NAME|FILE", description = "A preset that was kept, or its text in a file; may be given "
-            + "several times.")
+    @Option(names = "--preset", paramLabel = "NAME|FILE")
     private List<String> presets = new ArrayList<>();
 
     @Mixin
@@ -86,21 +84,19 @@ final class MakeCommand implements Callable<Integer> {
     @Mixin
     private final FileChoices choices = new FileChoices();
 
-    @Option(names = "--out", paramLabel = "DIR", description = "Where the files go; 'delivered' beside the sequence's folder if not given.")
+    @Option(names = "--out", paramLabel = "DIR")
     private Path out;
 
-    @Option(names = "--sound", paramLabel = "FILE", description = "A sound file to lay to the pictures.")
+    @Option(names = "--sound", paramLabel = "FILE")
     private Path sound;
 
-    @Option(names = "--sound-at", paramLabel = "TIME", description = "Where in the reel it begins: frames, 0.5 s, 4800 smp or a "
-            + "timecode; below 0 its start is cut off.")
+    @Option(names = "--sound-at", paramLabel = "TIME")
     private String soundAt;
 
-    @Option(names = "--start", paramLabel = "TIMECODE", description = "Timecode of the first frame, written into the file: "
-            + "10:00:00:00, with ; for drop-frame.")
+    @Option(names = "--start", paramLabel = "TIMECODE")
     private String start;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     MakeCommand(Output output, Places places) {
@@ -108,20 +104,19 @@ final class MakeCommand implements Callable<Integer> {
         this.places = places;
     }
 
-    @Option(names = "--later", description = "Only puts it into the queue; see: vat queue")
+    @Option(names = "--later")
     private boolean later;
 
-    @Option(names = "--at", paramLabel = "TIME", description = "Into the queue, not to start before: 18:30, or 2031-05-04T18:30.")
+    @Option(names = "--at", paramLabel = "TIME")
     private String at;
 
-    @Option(names = "--after", paramLabel = "ID", description = "Into the queue, not to start before that one is through.")
+    @Option(names = "--after", paramLabel = "ID")
     private String after;
 
-    @Option(names = "--when-complete", description = "Into the queue, to start when every frame that is expected is there.")
+    @Option(names = "--when-complete")
     private boolean whenComplete;
 
-    @Option(names = "--cores", paramLabel = "N",
-            description = "How many of the machine's cores encoders may use; all of them if not given.")
+    @Option(names = "--cores", paramLabel = "N")
     private Integer cores;
 
     @Override

@@ -30,8 +30,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "passes", mixinStandardHelpOptions = true, description = "Finds the passes of a shot, and compares their sum with its "
-        + "full picture.")
+@Command(name = "passes", mixinStandardHelpOptions = true)
 final class PassesCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(PassesCommand.class);
@@ -39,17 +38,16 @@ final class PassesCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FOLDER", description = "A folder of passes, or of EXR files with layers.")
+    @Parameters(index = "0", paramLabel = "FOLDER")
     private Path folder;
 
-    @Option(names = "--project", paramLabel = "FILE", description = "Write a project whose picture is made of the passes; it must not "
-            + "be there yet.")
+    @Option(names = "--project", paramLabel = "FILE")
     private Path project;
 
-    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second (${DEFAULT-VALUE}).")
+    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25")
     private String rate;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     PassesCommand(Output output, Places places) {

@@ -15,8 +15,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "plan", mixinStandardHelpOptions = true,
-        description = "Prints which source frames stand at each frame of a project's reel.")
+@Command(name = "plan", mixinStandardHelpOptions = true)
 final class PlanCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(PlanCommand.class);
@@ -24,10 +23,10 @@ final class PlanCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PROJECT", description = "A saved project.")
+    @Parameters(index = "0", paramLabel = "PROJECT")
     private Path path;
 
-    @Option(names = "--item", paramLabel = "N", description = "Only the item with that number, from 1.")
+    @Option(names = "--item", paramLabel = "N")
     private Integer item;
 
     PlanCommand(Output output, Places places) {

@@ -15,9 +15,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "prove", mixinStandardHelpOptions = true,
-        description = "Verifies a finished file against its receipt again, every frame, every tag, every byte; or a hand-over set "
-                + "against its manifest.")
+@Command(name = "prove", mixinStandardHelpOptions = true)
 final class ProveCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ProveCommand.class);
@@ -25,11 +23,10 @@ final class ProveCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE|SET", description = "A file made by Vat, with its receipt beside it; or the folder or "
-            + "ZIP file of a set.")
+    @Parameters(index = "0", paramLabel = "FILE|SET")
     private Path file;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     ProveCommand(Output output, Places places) {

@@ -21,8 +21,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "queue", mixinStandardHelpOptions = true, description = {"Shows what is to be made later, changes it, or works through it.",
-    "Things get there by: vat make --later, and by the window while it makes something else."})
+@Command(name = "queue", mixinStandardHelpOptions = true)
 final class QueueCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(QueueCommand.class);
@@ -37,14 +36,13 @@ final class QueueCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..1", paramLabel = "WHAT", description = "list, work, hold, release, first, up, down or "
-            + "remove; list if not given.")
+    @Parameters(index = "0", arity = "0..1", paramLabel = "WHAT")
     private Act act = Act.LIST;
 
-    @Parameters(index = "1", arity = "0..1", paramLabel = "ID", description = "Of what it is done to.")
+    @Parameters(index = "1", arity = "0..1", paramLabel = "ID")
     private String id;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     QueueCommand(Output output, Places places) {

@@ -28,25 +28,22 @@ final class ReadingChoices {
 
     private static final Map<String, Standing> STANDINGS = Map.of("upright", Standing.UPRIGHT, "stored", Standing.STORED);
 
-    @Option(names = "--layer", paramLabel = "NAME", description = "Which picture of an EXR; '' for the one without a name.")
+    @Option(names = "--layer", paramLabel = "NAME")
     private String layer;
 
-    @Option(names = "--source-alpha", paramLabel = "KIND", description = "What alpha is: straight, premultiplied, or none to pass over it.")
+    @Option(names = "--source-alpha", paramLabel = "KIND")
     private String alpha;
 
-    @Option(names = "--source-colour", paramLabel = "KIND", description = "How values are taken: display (kept, shown as Rec.709), linear "
-            + "(light), or tagged (converted from what the files state).")
+    @Option(names = "--source-colour", paramLabel = "KIND")
     private String colour;
 
-    @Option(names = "--source-pixel-aspect", paramLabel = "W:H", description = "Shape of the source's pixels: 16:15.")
+    @Option(names = "--source-pixel-aspect", paramLabel = "W:H")
     private String pixelAspect;
 
-    @Option(names = "--source-fields", paramLabel = "HOW", description = "How interlaced movies are taken: kept (both fields in each "
-            + "frame), deinterlaced, or each (each field a frame, at twice the rate).")
+    @Option(names = "--source-fields", paramLabel = "HOW")
     private String fields;
 
-    @Option(names = "--source-orientation", paramLabel = "HOW", description = "How pictures are taken that their files say are stored "
-            + "turned or mirrored: upright, or stored.")
+    @Option(names = "--source-orientation", paramLabel = "HOW")
     private String orientation;
 
     /** @throws CommandFailure if a word isn't one of those */

@@ -12,24 +12,22 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "recover", mixinStandardHelpOptions = true, description = "Gets out of a broken movie file what stands whole in it, "
-        + "into a new file.")
+@Command(name = "recover", mixinStandardHelpOptions = true)
 final class RecoverCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "The broken movie; it stays as it is.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Parameters(index = "1", paramLabel = "NEW", description = "The new file; its ending says the container.")
+    @Parameters(index = "1", paramLabel = "NEW")
     private Path target;
 
-    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25", description = "Frames a second, where the file doesn't say it "
-            + "any more (${DEFAULT-VALUE}).")
+    @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25")
     private String rate;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     RecoverCommand(Output output, Places places) {

@@ -12,9 +12,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "remake", mixinStandardHelpOptions = true,
-        description = "Makes a file anew whose frames were rendered again in part: only the parts that hold them are encoded, the "
-                + "rest is taken over.")
+@Command(name = "remake", mixinStandardHelpOptions = true)
 final class RemakeCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(RemakeCommand.class);
@@ -22,14 +20,13 @@ final class RemakeCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat on this machine, with its receipt beside it.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Option(names = "--frames", paramLabel = "FIRST-LAST", description = "Source frames that changed; those written since the file "
-            + "was begun, if not given.")
+    @Option(names = "--frames", paramLabel = "FIRST-LAST")
     private String frames;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     RemakeCommand(Output output, Places places) {

@@ -19,9 +19,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "resound", mixinStandardHelpOptions = true,
-        description = "Lays another sound under the pictures of a finished file, which are taken over as they are packed: a new file "
-                + "stands beside the old one.")
+@Command(name = "resound", mixinStandardHelpOptions = true)
 final class ResoundCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ResoundCommand.class);
@@ -29,20 +27,19 @@ final class ResoundCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat on this machine, with its receipt beside it.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Option(names = "--with", paramLabel = "SOUND", description = "The sound file; without it the new file has no sound.")
+    @Option(names = "--with", paramLabel = "SOUND")
     private Path sound;
 
-    @Option(names = "--at", paramLabel = "TIME", description = "Where it begins: frames, 0.5 s, 4800 smp or a timecode; below 0 its "
-            + "start is cut off.")
+    @Option(names = "--at", paramLabel = "TIME")
     private String at;
 
-    @Option(names = "--loudness", paramLabel = "LUFS", description = "What it is brought to: -23, or '-16 LUFS, at most -2 dBTP'.")
+    @Option(names = "--loudness", paramLabel = "LUFS")
     private String loudness;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     ResoundCommand(Output output, Places places) {

@@ -13,8 +13,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "resume", mixinStandardHelpOptions = true, description = "Goes on with a run that was stopped or cut off, at its "
-        + "first unfinished part.")
+@Command(name = "resume", mixinStandardHelpOptions = true)
 final class ResumeCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ResumeCommand.class);
@@ -22,14 +21,13 @@ final class ResumeCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN", description = "The folder that the files go to, or a run's id; "
-            + "the only unfinished run if not given.")
+    @Parameters(index = "0", arity = "0..1", paramLabel = "DIR|RUN")
     private String which;
 
-    @Option(names = "--end-early", description = "Reads nothing more: makes files of what is closed, shorter than planned.")
+    @Option(names = "--end-early")
     private boolean early;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     ResumeCommand(Output output, Places places) {

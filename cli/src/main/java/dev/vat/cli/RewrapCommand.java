@@ -12,41 +12,37 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "rewrap", mixinStandardHelpOptions = true,
-        description = "Puts a movie's tracks into a new file without encoding them anew: another container, other ends, another "
-                + "sound, other tags.")
+@Command(name = "rewrap", mixinStandardHelpOptions = true)
 final class RewrapCommand implements Callable<Integer> {
 
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A movie.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Parameters(index = "1", paramLabel = "NEW", description = "The new file; its ending says the container.")
+    @Parameters(index = "1", paramLabel = "NEW")
     private Path target;
 
-    @Option(names = "--from", paramLabel = "FRAME", description = "First frame, counted from 0; the nearest before that stands alone "
-            + "is taken.")
+    @Option(names = "--from", paramLabel = "FRAME")
     private Long from;
 
-    @Option(names = "--to", paramLabel = "FRAME", description = "Last frame.")
+    @Option(names = "--to", paramLabel = "FRAME")
     private Long to;
 
-    @Option(names = "--sound", paramLabel = "FILE", description = "Another file's sound in place of its own, packed as it is.")
+    @Option(names = "--sound", paramLabel = "FILE")
     private Path sound;
 
-    @Option(names = "--silent", description = "Without its sound.")
+    @Option(names = "--silent")
     private boolean silent;
 
-    @Option(names = "--pixel-aspect", paramLabel = "W:H", description = "The shape of pixels to be stated: 16:11.")
+    @Option(names = "--pixel-aspect", paramLabel = "W:H")
     private String pixelAspect;
 
-    @Option(names = "--colours", paramLabel = "NAME", description = "Colours to be stated: rec709, rec601-625, rec601-525, "
-            + "rec2020-pq, rec2020-hlg, srgb.")
+    @Option(names = "--colours", paramLabel = "NAME")
     private String colours;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     RewrapCommand(Output output, Places places) {

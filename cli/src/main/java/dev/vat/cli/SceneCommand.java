@@ -14,9 +14,7 @@ import java.util.concurrent.CompletableFuture;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-@Command(name = "scene", mixinStandardHelpOptions = true, subcommands = {SceneRenderCommand.class},
-        description = "Runs the stand-in scene, Marram Flats, for previews to be taken from, until it is interrupted. "
-                + "A line 'take 2' on its input changes how the kites are flown.")
+@Command(name = "scene", mixinStandardHelpOptions = true, subcommands = {SceneRenderCommand.class})
 final class SceneCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(SceneCommand.class);
@@ -24,16 +22,16 @@ final class SceneCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Option(names = "--take", defaultValue = "1", description = "How the kites are flown, from 1.")
+    @Option(names = "--take", defaultValue = "1")
     private int take;
 
-    @Option(names = "--slow", paramLabel = "MILLIS", defaultValue = "0", description = "How much longer each picture takes than it has to.")
+    @Option(names = "--slow", paramLabel = "MILLIS", defaultValue = "0")
     private long slow;
 
-    @Option(names = "--files", description = "Hand pictures over as files only.")
+    @Option(names = "--files")
     private boolean files;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     SceneCommand(Output output, Places places) {

@@ -16,9 +16,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "render", mixinStandardHelpOptions = true,
-        description = "Has the stand-in scene render numbered frames into a folder, with the faults that renders have: for demos, "
-                + "lessons and tests.")
+@Command(name = "render", mixinStandardHelpOptions = true)
 final class SceneRenderCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(SceneRenderCommand.class);
@@ -26,44 +24,43 @@ final class SceneRenderCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(paramLabel = "DIR", description = "Where the frames go.")
+    @Parameters(paramLabel = "DIR")
     private Path folder;
 
-    @Option(names = "--camera", defaultValue = "pier", description = "pier, tower or sand.")
+    @Option(names = "--camera", defaultValue = "pier")
     private String camera;
 
-    @Option(names = "--range", paramLabel = "FIRST-LAST", defaultValue = "1-184", description = "Frames to render (${DEFAULT-VALUE}).")
+    @Option(names = "--range", paramLabel = "FIRST-LAST", defaultValue = "1-184")
     private String range;
 
-    @Option(names = "--size", paramLabel = "WxH", defaultValue = "960x540", description = "Size of the pictures (${DEFAULT-VALUE}).")
+    @Option(names = "--size", paramLabel = "WxH", defaultValue = "960x540")
     private String size;
 
-    @Option(names = "--name", description = "What stands in front of the numbers; the camera if not said.")
+    @Option(names = "--name")
     private String name;
 
-    @Option(names = "--exr", description = "Linear EXR with every pass as a layer, in place of 16-bit PNG.")
+    @Option(names = "--exr")
     private boolean exr;
 
-    @Option(names = "--take", defaultValue = "1", description = "How the kites are flown, from 1.")
+    @Option(names = "--take", defaultValue = "1")
     private int take;
 
-    @Option(names = "--lead-in", paramLabel = "FRAMES", defaultValue = "0", description = "Frames to run before the first one.")
+    @Option(names = "--lead-in", paramLabel = "FRAMES", defaultValue = "0")
     private long leadIn;
 
-    @Option(names = "--slow", paramLabel = "MILLIS", defaultValue = "0", description = "How long each frame takes at least.")
+    @Option(names = "--slow", paramLabel = "MILLIS", defaultValue = "0")
     private long slow;
 
-    @Option(names = "--jumbled", description = "Let frames not come in their order.")
+    @Option(names = "--jumbled")
     private boolean jumbled;
 
-    @Option(names = "--crash", paramLabel = "FRAME", description = "End at this frame as a crash does.")
+    @Option(names = "--crash", paramLabel = "FRAME")
     private Long crash;
 
-    @Option(names = "--flaw", paramLabel = "KIND@FRAME", description = "cut, torn, blank, pop, smaller, hole or leaving, and the "
-            + "frame: torn@12.")
+    @Option(names = "--flaw", paramLabel = "KIND@FRAME")
     private List<String> flaws = new ArrayList<>();
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     SceneRenderCommand(Output output, Places places) {

@@ -9,21 +9,20 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "shape", mixinStandardHelpOptions = true, description = "Says what a shape is in stored pixels, or what shape a "
-        + "stored size has.")
+@Command(name = "shape", mixinStandardHelpOptions = true)
 final class ShapeCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ShapeCommand.class);
 
     private final Output output;
 
-    @Parameters(index = "0", paramLabel = "SHAPE|SIZE", description = "2.39 or 16:9, with --width; or a stored size: 720x576.")
+    @Parameters(index = "0", paramLabel = "SHAPE|SIZE")
     private String what;
 
-    @Option(names = "--width", paramLabel = "COLUMNS", defaultValue = "1920", description = "Stored columns.")
+    @Option(names = "--width", paramLabel = "COLUMNS", defaultValue = "1920")
     private int width;
 
-    @Option(names = "--pixel", paramLabel = "W:H", defaultValue = "1:1", description = "Shape of a pixel: 16:15.")
+    @Option(names = "--pixel", paramLabel = "W:H", defaultValue = "1:1")
     private String pixel;
 
     ShapeCommand(Output output) {

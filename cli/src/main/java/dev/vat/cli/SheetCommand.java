@@ -13,9 +13,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "sheet", mixinStandardHelpOptions = true,
-        description = "Writes a page to hand over with a finished file, as HTML and PDF beside it: asked and found, worst frames, "
-                + "curve, contact sheet, fingerprint.")
+@Command(name = "sheet", mixinStandardHelpOptions = true)
 final class SheetCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(SheetCommand.class);
@@ -23,10 +21,10 @@ final class SheetCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A file made by Vat, with its receipt beside it.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     SheetCommand(Output output, Places places) {

@@ -15,8 +15,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "split", mixinStandardHelpOptions = true, description = "Splits a movie into pieces without encoding it anew: where "
-        + "frames stand alone.")
+@Command(name = "split", mixinStandardHelpOptions = true)
 final class SplitCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(SplitCommand.class);
@@ -24,19 +23,19 @@ final class SplitCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "FILE", description = "A movie.")
+    @Parameters(index = "0", paramLabel = "FILE")
     private Path file;
 
-    @Option(names = "--every", paramLabel = "SECONDS", description = "How long each piece is.")
+    @Option(names = "--every", paramLabel = "SECONDS")
     private String every;
 
-    @Option(names = "--at", paramLabel = "FRAME", split = ",", description = "Frames with which pieces begin, counted from 0.")
+    @Option(names = "--at", paramLabel = "FRAME", split = ",")
     private List<Long> marks = new ArrayList<>();
 
-    @Option(names = "--to", paramLabel = "DIR", description = "Where the pieces go; beside the file if not said.")
+    @Option(names = "--to", paramLabel = "DIR")
     private Path to;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     SplitCommand(Output output, Places places) {

@@ -15,21 +15,20 @@ import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 
-@Command(name = "targets", mixinStandardHelpOptions = true, description = "Lists the targets there are, or the codecs.")
+@Command(name = "targets", mixinStandardHelpOptions = true)
 final class TargetsCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(TargetsCommand.class);
 
     private final Output output;
 
-    @Option(names = "--codecs", description = "The codecs in place of the targets.")
+    @Option(names = "--codecs")
     private boolean codecs;
 
-    @Option(names = "--wish", paramLabel = "WORDS", description = "The targets that can do something: 'alpha, plays in browsers, "
-            + "small'. Where none can, what stands in the way and the nearest two.")
+    @Option(names = "--wish", paramLabel = "WORDS")
     private String wish;
 
-    @Option(names = "--json", description = "One JSON document on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     TargetsCommand(Output output) {

@@ -25,8 +25,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "try", mixinStandardHelpOptions = true, description = "Encodes short excerpts of a project's files, and says what the "
-        + "whole ones will be.")
+@Command(name = "try", mixinStandardHelpOptions = true)
 final class TryCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(TryCommand.class);
@@ -34,10 +33,10 @@ final class TryCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PROJECT", description = "A project.")
+    @Parameters(index = "0", paramLabel = "PROJECT")
     private Path path;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     TryCommand(Output output, Places places) {

@@ -7,6 +7,7 @@ import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
+import java.util.ResourceBundle;
 import java.util.ServiceLoader;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
@@ -14,14 +15,11 @@ import picocli.CommandLine;
 
 /** The command line. Without a command the window opens. */
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
-        description = "From rendered frames to proven video files. Without a command the window opens.",
         subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
             TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
             ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class,
             ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
-            SceneCommand.class, CaptureCommand.class, DemoCommand.class},
-        footer = {"", "Exit codes: 0 made and proven, 1 failed, 2 wrong use, 3 stopped by findings,",
-            "4 made but not proven, 5 stopped by the user."})
+            SceneCommand.class, CaptureCommand.class, DemoCommand.class})
 public final class Vat implements Runnable {
 
     private static final Words WORDS = Words.of(Vat.class);
@@ -39,12 +37,16 @@ public final class Vat implements Runnable {
     /** Carries a command out; gives the exit code. */
     public static int run(String... arguments) {
         List<String> words = Arrays.asList(arguments);
-        Output output = new Output(words.contains("--json"));
+        return line(new Output(words.contains("--json"))).execute(arguments);
+    }
+
+    static CommandLine line(Output output) {
         CommandLine line = new CommandLine(new Vat(), factory(output));
+        line.setResourceBundle(ResourceBundle.getBundle("dev.vat.cli.usage"));
         line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setParameterExceptionHandler((e, _) -> wrongUse(output, e));
         line.setExecutionExceptionHandler((e, _, _) -> failure(output, e));
-        return line.execute(arguments);
+        return line;
     }
 
     private static CommandLine.IFactory factory(Output output) {

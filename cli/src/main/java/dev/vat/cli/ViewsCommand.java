@@ -29,8 +29,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "views", mixinStandardHelpOptions = true, description = "Lays several sources into one picture, as a project that "
-        + "make then takes.")
+@Command(name = "views", mixinStandardHelpOptions = true)
 final class ViewsCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(ViewsCommand.class);
@@ -38,55 +37,52 @@ final class ViewsCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PROJECT", description = "The project file to write; it must not be there yet.")
+    @Parameters(index = "0", paramLabel = "PROJECT")
     private Path project;
 
-    @Parameters(index = "1..*", arity = "1..*", paramLabel = "PATH", description = "Folders of frames, or movie files, one for each view.")
+    @Parameters(index = "1..*", arity = "1..*", paramLabel = "PATH")
     private List<Path> sources;
 
-    @Option(names = "--grid", paramLabel = "ACROSS", description = "Boxes alike, so many beside each other.")
+    @Option(names = "--grid", paramLabel = "ACROSS")
     private Integer grid;
 
-    @Option(names = "--rows", paramLabel = "N,N", description = "Rows of one height, with so many views in each: 1,3.")
+    @Option(names = "--rows", paramLabel = "N,N")
     private String rows;
 
-    @Option(names = "--inset", paramLabel = "PLACE", description = "The first fills the picture, the others lie over it: bottom-right.")
+    @Option(names = "--inset", paramLabel = "PLACE")
     private String inset;
 
-    @Option(names = "--share", paramLabel = "PERCENT", defaultValue = "30", description = "How much of the picture an inset takes "
-            + "(${DEFAULT-VALUE}).")
+    @Option(names = "--share", paramLabel = "PERCENT", defaultValue = "30")
     private String share;
 
-    @Option(names = "--place", paramLabel = "AREA", description = "Left, top, width and height of a view in percent, once for each: "
-            + "0,0,50,100.")
+    @Option(names = "--place", paramLabel = "AREA")
     private List<String> areas = new ArrayList<>();
 
-    @Option(names = "--layout", paramLabel = "NAME", description = "As in a layout that was kept.")
+    @Option(names = "--layout", paramLabel = "NAME")
     private String kept;
 
-    @Option(names = "--size", paramLabel = "WxH", description = "Size of the picture; the first source's if not said.")
+    @Option(names = "--size", paramLabel = "WxH")
     private String size;
 
-    @Option(names = "--between", paramLabel = "PERCENT", defaultValue = "0", description = "Room between views, in percent of the height.")
+    @Option(names = "--between", paramLabel = "PERCENT", defaultValue = "0")
     private String between;
 
-    @Option(names = "--caption", paramLabel = "WORDS[@PLACE]", description = "Written into every view: {source} {frame}@bottom-left; "
-            + "may be given once for each view.")
+    @Option(names = "--caption", paramLabel = "WORDS[@PLACE]")
     private List<String> captions = new ArrayList<>();
 
-    @Option(names = "--step", defaultValue = "frames", description = "What keeps views together: frames, timecode or seconds.")
+    @Option(names = "--step", defaultValue = "frames")
     private InStep step;
 
-    @Option(names = "--first-day", paramLabel = "DATE", description = "For {calendar} and {days} in captions: 2026-05-01.")
+    @Option(names = "--first-day", paramLabel = "DATE")
     private String firstDay;
 
-    @Option(names = "--days-per-second", paramLabel = "N", defaultValue = "1", description = "How many days pass in a second.")
+    @Option(names = "--days-per-second", paramLabel = "N", defaultValue = "1")
     private String perSecond;
 
-    @Option(names = "--rate", paramLabel = "RATE", description = "Frames a second, where no file states it.")
+    @Option(names = "--rate", paramLabel = "RATE")
     private String rate;
 
-    @Option(names = "--json", description = "JSON lines on standard output.")
+    @Option(names = "--json")
     private boolean json;
 
     ViewsCommand(Output output, Places places) {

@@ -17,8 +17,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-@Command(name = "wanted", mixinStandardHelpOptions = true,
-        description = "Prints the frames of a sequence that have to be rendered (again), and nothing else.")
+@Command(name = "wanted", mixinStandardHelpOptions = true)
 final class WantedCommand implements Callable<Integer> {
 
     private static final Words WORDS = Words.of(WantedCommand.class);
@@ -26,13 +25,13 @@ final class WantedCommand implements Callable<Integer> {
     private final Output output;
     private final Places places;
 
-    @Parameters(index = "0", paramLabel = "PATH", description = "A folder with one sequence, or one frame of it.")
+    @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Option(names = "--expect", paramLabel = "FIRST-LAST", description = "The frames that there should be: 1-96.")
+    @Option(names = "--expect", paramLabel = "FIRST-LAST")
     private String expected;
 
-    @Option(names = "--list", description = "Frame by frame, 412,413,414, in place of ranges.")
+    @Option(names = "--list")
     private boolean list;
 
     WantedCommand(Output output, Places places) {

@@ -1,0 +1,50 @@
+package dev.vat.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ResourceBundle;
+import java.util.TreeSet;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import picocli.CommandLine;
+import picocli.CommandLine.Model.ArgSpec;
+import picocli.CommandLine.Model.CommandSpec;
+
+/** Every command, option and parameter says in words from the bundle what it is. */
+class UsageTest {
+
+    private static Stream<CommandLine> all(CommandLine line) {
+        return Stream.concat(Stream.of(line), line.getSubcommands().values().stream().flatMap(UsageTest::all));
+    }
+
+    private static Stream<String> silent(CommandLine line) {
+        CommandSpec command = line.getCommandSpec();
+        Stream<String> arguments = command.args().stream().filter(a -> !a.hidden() && isBlank(a)).map(a -> command.qualifiedName() + " "
+                + a.paramLabel() + " " + (a.isOption() ? String.join(" ", ((CommandLine.Model.OptionSpec) a).names()) : ""));
+        boolean said = command.usageMessage().description().length > 0;
+        return said ? arguments : Stream.concat(Stream.of(command.qualifiedName()), arguments);
+    }
+
+    private static boolean isBlank(ArgSpec argument) {
+        return argument.description().length == 0 || argument.description()[0].isBlank();
+    }
+
+    @Test
+    void nothingIsWithoutWords() {
+        TreeSet<String> silent = new TreeSet<>();
+        all(Vat.line(new Output(false))).flatMap(UsageTest::silent).forEach(silent::add);
+        assertThat(silent).isEmpty();
+    }
+
+    @Test
+    void noWordsAreLeftOver() {
+        String usage = all(Vat.line(new Output(false))).map(CommandLine::getUsageMessage).reduce("", String::concat)
+                .replaceAll("\\s+", " ");
+        ResourceBundle bundle = ResourceBundle.getBundle("dev.vat.cli.usage");
+        assertThat(bundle.keySet()).isNotEmpty().allSatisfy(key -> {
+            String words = bundle.getString(key).replace("%n", " ").replace("%%", "%").replaceAll("\\s+", " ").strip();
+            String start = words.substring(0, Math.min(words.length(), 24)).replaceAll("\\$\\{.*", "").strip();
+            assertThat(usage).as(key).contains(start);
+        });
+    }
+}
