@@ -46,12 +46,14 @@ class ArchitectureTest {
                         noClasses().that().resideInAPackage("dev.vat.core..").and().resideOutsideOfPackage("dev.vat.core.type..").should()
                                 .dependOnClassesThat(
                                         resideOutsideOfPackages("dev.vat.core..", "java.lang..", "java.util..", "java.math..",
+                                                "java.text..",
                                                 "java.time..", "java.nio.file..",
                                                 "java.nio.charset..", "com.fasterxml.jackson..").and(not(type(URI.class))))),
                 // Faces are values of the platform; they are read from what they are given, never from files.
                 rule("faces know the platform's type alone",
                         noClasses().that().resideInAPackage("dev.vat.core.type..").should().dependOnClassesThat(
-                                resideOutsideOfPackages("dev.vat.core.type..", "java.lang..", "java.util..", "java.io..", "java.security..",
+                                resideOutsideOfPackages("dev.vat.core.type..", "dev.vat.core.words..", "java.lang..", "java.util..",
+                                        "java.io..", "java.security..",
                                         "java.awt..")
                                         .or(type(File.class)))),
                 rule("core starts no threads", noClasses().that().resideInAPackage("dev.vat.core..").should().dependOnClassesThat()

@@ -67,9 +67,20 @@ final class Judging {
         Observed seen = observed.get();
         long asked = atOnce;
         background.execute(() -> {
-            Findings result = judged(judged, seen);
-            ui.execute(() -> take(result, asked));
+            try {
+                Findings result = judged(judged, seen);
+                ui.execute(() -> take(result, asked));
+            } catch (RuntimeException e) {
+                ui.execute(() -> failed(e));
+            }
         });
+    }
+
+    /** A fault of Vat's own: told where all of them are, and the next change is judged all the same. */
+    private void failed(RuntimeException fault) {
+        going = false;
+        again = false;
+        throw fault;
     }
 
     private void take(Findings result, long asked) {

@@ -11,7 +11,7 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
-import dev.vat.engine.run.FolderRule;
+import dev.vat.engine.storage.FolderRule;
 import dev.vat.engine.storage.UserSettings;
 import java.util.ArrayList;
 import java.util.List;

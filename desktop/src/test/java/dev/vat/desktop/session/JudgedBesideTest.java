@@ -1,6 +1,7 @@
 package dev.vat.desktop.session;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Observed;
@@ -79,6 +80,21 @@ class JudgedBesideTest {
         all(ui);
         assertThat(ids()).isNotEmpty().doesNotContainAnyElementsOf(NOTHING_IN);
         assertThat(beside).isEmpty();
+        assertThat(told).isOne();
+    }
+
+    @Test
+    void aFaultBesideIsToldAndTheNextChangeIsJudged() {
+        Judging faulty = new Judging(() -> project, () -> project == Project.EMPTY ? null
+                : new Observed(Map.of(), Observed.Destination.UNKNOWN), beside::add, ui::add, () -> told++);
+        faulty.soon();
+        all(beside);
+        assertThatThrownBy(() -> all(ui)).as("where every fault of the window is told").isInstanceOf(NullPointerException.class);
+        project = KITES;
+        faulty.soon();
+        all(beside);
+        all(ui);
+        assertThat(faulty.findings().all()).extracting(Finding::id).isNotEmpty().doesNotContainAnyElementsOf(NOTHING_IN);
         assertThat(told).isOne();
     }
 

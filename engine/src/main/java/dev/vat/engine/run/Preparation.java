@@ -7,6 +7,7 @@ import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
+import dev.vat.engine.storage.FolderRule;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.util.HashMap;

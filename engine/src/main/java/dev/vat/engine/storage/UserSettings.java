@@ -5,7 +5,6 @@ import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import dev.vat.core.time.Rate;
-import dev.vat.engine.run.FolderRule;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;

@@ -1,4 +1,4 @@
-package dev.vat.engine.run;
+package dev.vat.engine.storage;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.words.Words;

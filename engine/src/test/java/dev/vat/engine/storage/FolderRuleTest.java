@@ -1,4 +1,4 @@
-package dev.vat.engine.run;
+package dev.vat.engine.storage;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
