@@ -27,7 +27,7 @@ import java.util.concurrent.atomic.AtomicLong;
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
  * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code
- * compare}, {@code capture}, {@code smooth}, {@code crowd} (which isn't in {@code all}), or {@code all}. Each measurement is a
+ * compare}, {@code capture}, {@code smooth}, {@code start}, {@code crowd} (which isn't in {@code all}), or {@code all}. Each measurement is a
  * process of its own with a worker's environment; what
  * is compared takes turns.
  */
@@ -116,6 +116,9 @@ public final class Bench {
         }
         if (which.equals("all") || which.equals("smooth")) {
             new Smoothness(bench.home, ALL).run();
+        }
+        if (which.equals("all") || which.equals("start")) {
+            new Starts(bench.home, bench.rounds).run();
         }
         if (which.equals("crowd")) {
             new Crowded(bench.home).run();

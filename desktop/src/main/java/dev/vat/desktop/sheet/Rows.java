@@ -149,7 +149,8 @@ final class Rows<T> extends ListView<T> {
         }
 
         private void forget() {
-            if (isEmpty()) {
+            // Each change of these has the style of the whole row looked up again.
+            if (getId() != null) {
                 setId(null);
             }
             setAccessibleText(null);
@@ -159,7 +160,6 @@ final class Rows<T> extends ListView<T> {
             setOnMouseDragExited(null);
             setOnMouseDragReleased(null);
             setOnMouseClicked(null);
-            // Each change has the style of the whole row looked up again.
             List.of("kin", "drop-above", "drop-below").forEach(getStyleClass()::remove);
         }
 

@@ -15,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -71,7 +72,16 @@ final class JxlLibrary {
     }
 
     private static Optional<JxlLibrary> load() {
-        return names().flatMap(name -> lookup(name).stream()).findFirst().map(JxlLibrary::new);
+        return names().flatMap(name -> lookup(name).stream()).findFirst().flatMap(JxlLibrary::of);
+    }
+
+    private static Optional<JxlLibrary> of(SymbolLookup symbols) {
+        try {
+            return Optional.of(new JxlLibrary(symbols));
+        } catch (NoSuchElementException _) {
+            // Something else by this name, or a version that has other functions: as good as none.
+            return Optional.empty();
+        }
     }
 
     /** By the names that systems give it, the newest first. */
