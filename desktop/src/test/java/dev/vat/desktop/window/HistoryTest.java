@@ -48,7 +48,10 @@ class HistoryTest extends WindowCase {
     }
 
     @Test
-    void thoseThatAreChosenAreHandedOverTogether() throws Exception {
+    void thoseThatAreChosenAreCopiedAndHandedOverTogether() throws Exception {
+        choose(0, 1, 2);
+        press("history-path");
+        assertThat(on(() -> Clipboard.getSystemClipboard().getString()).lines()).hasSize(3).allMatch(l -> l.contains("kite_"));
         choose(0, 2);
         assertThat(text("history-hand-over")).isEqualTo("Hand over 2 files");
         assertThat(isThere("history-receipt")).as("what is done with one alone").isFalse();
@@ -66,12 +69,5 @@ class HistoryTest extends WindowCase {
         choose("history-hand-over");
         await(() -> isThere("set-film-2"));
         assertThat(ticked()).containsExactly(false, true, false);
-    }
-
-    @Test
-    void pathsAreCopiedOneALine() throws Exception {
-        choose(0, 1, 2);
-        press("history-path");
-        assertThat(on(() -> Clipboard.getSystemClipboard().getString()).lines()).hasSize(3).allMatch(l -> l.contains("kite_"));
     }
 }

@@ -135,6 +135,7 @@ class PseudoLocaleTest extends ScreenCase {
     }
 
     @Test
+    @Tag("torture")
     void wordsThatAreLongerFitAt1280() throws Exception {
         nothingIsCut(1280, 800);
     }
