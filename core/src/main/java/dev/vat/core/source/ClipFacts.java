@@ -79,8 +79,7 @@ public record ClipFacts(String container, int frames, Rate rate, Uneven uneven, 
                 words.add(WORDS.say("itWasCutItsHeaderSaysSAnd", promised.toFixed(2), seconds().toFixed(2)));
             }
             if (damaged > 0) {
-                words.add(WORDS.say("damagedAndLeftOutSoThat",
-                        damaged + (damaged == 1 ? WORDS.say("stretchOfItIs") : WORDS.say("stretchesOfItAre"))));
+                words.add(WORDS.say("damaged", damaged));
             }
             return words.isEmpty() ? Optional.empty() : Optional.of(String.join("; ", words));
         }

@@ -43,7 +43,7 @@ public final class ForeignKinds {
         SortedMap<String, Long> sorted = new TreeMap<>(counts);
         return sorted.isEmpty() ? Optional.empty()
                 : Optional.of(WORDS.say("vatDoesntRead", sorted.entrySet().stream()
-                        .map(e -> e.getKey() + " (" + e.getValue() + (e.getValue() == 1 ? WORDS.say("file") : WORDS.say("files")))
+                        .map(e -> WORDS.say("kind", e.getKey(), e.getValue()))
                         .collect(Collectors.joining(" or "))));
     }
 }

@@ -68,13 +68,13 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
         Rate other = main.rate().orElse(null);
         StringBuilder words = new StringBuilder();
         if (own != null && other != null && !own.equals(other)) {
-            words.append(WORDS.say("byTime")).append(own.label()).append(" against ").append(other.label());
+            words.append(WORDS.say("byTime", own.label(), other.label()));
         }
         if (inner.count() != main.count()) {
-            words.append(words.isEmpty() ? "" : ", ").append(inner.count()).append(WORDS.say("framesAgainst")).append(main.count());
+            words.append(words.isEmpty() ? "" : ", ").append(WORDS.say("framesAgainst", inner.count(), main.count()));
         }
         if (!inner.size().equals(main.size()) && inner.size().isPresent() && main.size().isPresent()) {
-            words.append(words.isEmpty() ? "" : ", ").append(inner.size().get()).append(" against ").append(main.size().get());
+            words.append(words.isEmpty() ? "" : ", ").append(WORDS.say("sizesApart", inner.size().get(), main.size().get()));
         }
         return words.toString();
     }

@@ -281,7 +281,7 @@ public final class CompareBar extends VBox {
         String inStep = new Alongside(second.strip(), first.strip(), offset).inStep();
         step.setText((inStep.isEmpty() ? "" : inStep + "  ")
                 + (offset == 0 ? WORDS.say("inStep")
-                        : WORDS.say("second2", Math.abs(offset), (offset > 0 ? WORDS.say("ahead") : WORDS.say("behind")))));
+                        : WORDS.say(offset > 0 ? "secondAhead" : "secondBehind", Math.abs(offset))));
         PairLikeness here = measuring == null ? null : measuring.found().get(shownPlace);
         String progress = measuring == null || measuring.isOver() ? ""
                 : WORDS.say("measuring", 100 * measuring.found().size() / Math.max(1, first.strip().count()));

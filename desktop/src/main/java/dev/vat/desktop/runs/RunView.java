@@ -39,8 +39,7 @@ final class RunView extends VBox {
         Label name = new Label(plan.reel());
         name.getStyleClass().add("strong");
         Label what = new Label(
-                WORDS.say("into", (plan.frames() == 1 ? WORDS.say("1FrameAt") : WORDS.say("framesAt", plan.frames())) + plan.rate().label(),
-                        plan.folder()));
+                WORDS.say("framesInto", plan.frames(), plan.rate().label(), plan.folder()));
         what.getStyleClass().add("note");
         what.setMinWidth(0);
         HBox.setHgrow(what, Priority.ALWAYS);

@@ -170,17 +170,16 @@ public final class DeliveryHistory {
             try {
                 if (failure != null || facts != null && facts.sounds().isEmpty()) {
                     throw new IOException(
-                            sound.getFileName()
-                                    + (failure != null ? WORDS.say("cantBeRead2", failure.getMessage()) : WORDS.say("hasNoSound")));
+                            failure != null ? WORDS.say("soundCantBeRead", sound.getFileName(), failure.getMessage())
+                                    : WORDS.say("hasNoSound", sound.getFileName()));
                 }
                 Remake remake = Remake.of(line.file(), line.entry.plan());
                 ReelSound heard = facts == null ? null : ReelSound.of(sound, facts.sounds().getFirst(), Rational.ZERO, remake.seconds());
                 RunPlan plan = remake.planWithSound(heard, null);
                 ui.execute(() -> {
                     if (start(plan, line)) {
-                        session.say(WORDS.say("itsPicturesAreTakenOver",
-                                (sound == null ? WORDS.say("theSoundIsTakenOutOf") : WORDS.say("isLaidUnder", sound.getFileName()))
-                                        + line.file().getFileName()));
+                        session.say(sound == null ? WORDS.say("theSoundIsTakenOut", line.file().getFileName())
+                                : WORDS.say("isLaidUnder", sound.getFileName(), line.file().getFileName()));
                     }
                 });
             } catch (IOException | IllegalArgumentException e) {

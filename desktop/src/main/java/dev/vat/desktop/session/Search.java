@@ -181,8 +181,8 @@ public final class Search {
                         session.say(WORDS.say("noOtherVersionOfLiesBeside", source.name()));
                     } else {
                         session.edit(SourceEdits.bringInVersions(source.id(), fresh));
-                        session.say(WORDS.say("foundPressItToSwapItIn", fresh.stream().map(Location::name).collect(Collectors.joining(", "))
-                                + (fresh.size() == 1 ? WORDS.say("was") : WORDS.say("were"))));
+                        session.say(WORDS.say("versionsFound",
+                                fresh.stream().map(Location::name).collect(Collectors.joining(", ")), fresh.size()));
                     }
                 });
             } catch (IOException e) {

@@ -289,7 +289,7 @@ final class ItemGroups {
         long before = span.count();
         edit(ReelEdits.swapItem(place, other.id()));
         session.programme().flatMap(p -> p.plan().spans().stream().filter(s -> s.place() == place).findFirst())
-                .filter(s -> s.count() != before).ifPresent(s -> session.say(WORDS.say("is", other.name(), Math.abs(s.count() - before),
-                        (s.count() > before ? WORDS.say("framesLongerThan") : WORDS.say("framesShorterThan")), entry.source().name())));
+                .filter(s -> s.count() != before).ifPresent(s -> session.say(WORDS.say(s.count() > before ? "isLonger" : "isShorter",
+                        other.name(), Math.abs(s.count() - before), entry.source().name())));
     }
 }

@@ -40,7 +40,7 @@ final class ReelGroups {
                         programme.reel().start() == null ? WORDS.say("noTimecode") : programme.reel().start(),
                         () -> List.of(start())),
                 Folds.Group.of("sound", WORDS.say("sound"), sounds == 0 ? WORDS.say("thatOfItsClipsIfTheyHave")
-                        : WORDS.say("underIt", sounds + (sounds == 1 ? WORDS.say("sound2") : WORDS.say("sounds"))),
+                        : WORDS.say("underIt", sounds),
                         () -> List.of(new SoundPane(session, programme))),
                 Folds.Group.of("burn-in", WORDS.say("burnIn"), lines == 0 ? WORDS.say("noBurnIn") : WORDS.say("linesOfBurnIn", lines),
                         () -> List.of(Parts.wrapped(WORDS.say("writtenIntoEveryFileThat"), "note"),

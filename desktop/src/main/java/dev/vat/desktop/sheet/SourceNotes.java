@@ -32,8 +32,7 @@ final class SourceNotes extends VBox {
         Sequence sequence = table.sequence();
         int others = session.watch().otherPictures(source.id());
         if (others > 0) {
-            words.add(WORDS.say("thatLayAtThePlaceBefore",
-                    others + (others == 1 ? WORDS.say("pictureIsntTheOne") : WORDS.say("picturesArentThose"))));
+            words.add(WORDS.say("otherPictures", others));
         }
         table.format().filter(f -> !f.stated().describe().isEmpty())
                 .ifPresent(f -> words.add(WORDS.say("theFilesState", f.stated().describe())));

@@ -123,8 +123,8 @@ final class BandPane extends VBox {
         if (edge.dissolve()) {
             return WORDS.say("dissolveOf", frames(dissolve(edge, by)));
         }
-        return WORDS.say("item", (edge.item().place() + 1), (edge.start() ? WORDS.say("begins") : WORDS.say("ends")), frames(Math.abs(by)),
-                (by < 0 ? WORDS.say("earlier") : WORDS.say("later")));
+        return WORDS.say(edge.start() ? by < 0 ? "beginsEarlier" : "beginsLater" : by < 0 ? "endsEarlier" : "endsLater",
+                edge.item().place() + 1, frames(Math.abs(by)));
     }
 
     Band band() {

@@ -29,9 +29,9 @@ public record FolderRule(String text) {
         if (text.isEmpty()) {
             return USUAL;
         }
-        String rest = text.replace(PROJECT, "");
+        String rest;
         try {
-            Path.of(rest);
+            rest = Path.of(text.replace(PROJECT, "")).toString();
         } catch (InvalidPathException e) {
             throw new IllegalArgumentException(WORDS.say("cantBeAFolder", text), e);
         }
