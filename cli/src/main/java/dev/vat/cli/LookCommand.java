@@ -144,7 +144,7 @@ final class LookCommand implements Callable<Integer> {
         source.put("depth", value(table, f -> f.depth().bits()));
         source.put("float", value(table, f -> f.depth().floating()));
         source.put("alpha", table.formats().stream().map(PictureFormat::alpha).distinct().count() > 1 ? "mixed"
-                : table.alpha().label());
+                : table.alpha().id());
         source.put("pixelAspect", table.format().map(f -> f.pixelAspect().toString()).orElse(null));
         source.put("stated", table.format().map(PictureFormat::stated).orElse(null));
         source.put("layers", table.format().map(PictureFormat::layers).orElse(List.of()));

@@ -282,7 +282,7 @@ final class MakeCommand implements Callable<Integer> {
     }
 
     private void tell(Finding finding) {
-        output.event("finding", "id", finding.id(), "severity", finding.severity().label(), "target", finding.target(),
+        output.event("finding", "id", finding.id(), "severity", finding.severity().id(), "target", finding.target(),
                 "text", finding.text(), "evidence", finding.evidence());
         output.say(finding.severity().label() + ": " + finding.text()
                 + (finding.evidence().isEmpty() ? "" : " [" + finding.evidence() + "]"));

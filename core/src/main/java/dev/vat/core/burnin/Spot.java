@@ -31,7 +31,8 @@ public enum Spot {
         return ordinal() / ACROSS / 2.;
     }
 
-    private String id() {
+    /** As it is typed: {@code bottom-left}. */
+    public String id() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 

@@ -8,27 +8,32 @@ import java.util.stream.Collectors;
 /** How much time an encoder takes to pack the same quality into fewer bytes. */
 public enum Effort {
     @JsonProperty("quick")
-    QUICK(Words.of(Effort.class).say("quick")),
+    QUICK("quick"),
     @JsonProperty("normal")
-    NORMAL(Words.of(Effort.class).say("normal")),
+    NORMAL("normal"),
     @JsonProperty("thorough")
-    THOROUGH(Words.of(Effort.class).say("thorough"));
+    THOROUGH("thorough");
 
-    private final String title;
+    private final String id;
 
-    Effort(String title) {
-        this.title = title;
+    Effort(String id) {
+        this.id = id;
+    }
+
+    /** As it is stored and typed: the same in every language. */
+    public String id() {
+        return id;
     }
 
     public String title() {
-        return title;
+        return Words.of(Effort.class).say(id.replace(' ', '-'));
     }
 
     /** @throws IllegalArgumentException naming those there are */
     public static Effort parse(String text) {
-        return Arrays.stream(values()).filter(e -> e.title.equalsIgnoreCase(text.strip())).findFirst()
+        return Arrays.stream(values()).filter(e -> e.id.equalsIgnoreCase(text.strip())).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(
                         Words.of(Effort.class).say("isNoEffortThereAre", text,
-                                Arrays.stream(values()).map(Effort::title).collect(Collectors.joining(", ")))));
+                                Arrays.stream(values()).map(Effort::id).collect(Collectors.joining(", ")))));
     }
 }

@@ -36,7 +36,7 @@ public sealed interface Ground {
         @JsonValue
         @Override
         public String toString() {
-            return Words.of(Ground.class).say("checker");
+            return "checker";
         }
 
         @Override

@@ -52,6 +52,7 @@ public record LoudnessTarget(double integrated, double mostPeak) {
     @Override
     @JsonValue
     public String toString() {
-        return WORDS.say("lufsAtMostDBTP", Words.decimal(integrated, 1), Words.decimal(mostPeak, 1));
+        // What is stored and typed, and so the same in every language.
+        return Words.decimal(integrated, 1) + " LUFS, at most " + Words.decimal(mostPeak, 1) + " dBTP";
     }
 }

@@ -6,22 +6,27 @@ import dev.vat.core.words.Words;
 /** How much a finding matters. */
 public enum Severity {
     /** Nothing is made while it stands. */
-    BLOCKER(Words.of(Severity.class).say("blocker")),
+    BLOCKER("blocker"),
     /** Something has to be chosen, or waited for, before anything can be made; nothing is wrong. */
-    REQUEST(Words.of(Severity.class).say("request")),
+    REQUEST("request"),
     /** Something is lost or unusual; the run may go on. */
-    WARNING(Words.of(Severity.class).say("warning")),
+    WARNING("warning"),
     /** Worth knowing. */
-    NOTE(Words.of(Severity.class).say("note"));
+    NOTE("note");
 
-    private final String label;
+    private final String id;
 
-    Severity(String label) {
-        this.label = label;
+    Severity(String id) {
+        this.id = id;
     }
 
+    /** As it is stored, and told to other programs: the same in every language. */
     @JsonValue
+    public String id() {
+        return id;
+    }
+
     public String label() {
-        return label;
+        return Words.of(Severity.class).say(id.replace(' ', '-'));
     }
 }

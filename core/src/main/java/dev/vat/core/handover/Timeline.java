@@ -1,5 +1,6 @@
 package dev.vat.core.handover;
 
+import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -110,7 +111,7 @@ public record Timeline(String name, Rate rate, Timecode start, List<Event> event
                     : item.joint() != null && item.joint().kind() == Joint.Kind.DIP ? item.joint() : null;
             events.add(programme.entry(span.item()).map(e -> event(e, span, joint, rate, left))
                     .orElseGet(() -> new Event(null, FrameRange.of(0, span.count() - 1), Rational.ONE, false, span.count(), joint)));
-            if (span.isDrawn() && !item.drawn().title().equals("Black")) {
+            if (span.isDrawn() && !(item.drawn() instanceof GeneratedItem.Plain(Rgb colour, long _) && colour.equals(Rgb.BLACK))) {
                 left.add(WORDS.say("goesOutAsBlack", item.drawn().title()));
             }
             if (item.layout() != null) {

@@ -6,18 +6,18 @@ import dev.vat.core.words.Words;
 /** What a picture's alpha channel means. */
 public enum AlphaKind {
     /** No alpha channel. */
-    NONE(Words.of(AlphaKind.class).say("none")),
+    NONE("none"),
     /** Colour is stored as it is, independent of alpha (unassociated). */
-    STRAIGHT(Words.of(AlphaKind.class).say("straight")),
+    STRAIGHT("straight"),
     /** Colour is stored multiplied by alpha (associated). */
-    PREMULTIPLIED(Words.of(AlphaKind.class).say("premultiplied")),
+    PREMULTIPLIED("premultiplied"),
     /** There is a channel, but every pixel of every checked frame is fully opaque: it carries nothing. */
-    OPAQUE(Words.of(AlphaKind.class).say("opaque"));
+    OPAQUE("opaque");
 
-    private final String label;
+    private final String id;
 
-    AlphaKind(String label) {
-        this.label = label;
+    AlphaKind(String id) {
+        this.id = id;
     }
 
     /** Whether transparency would be lost by leaving the channel out. */
@@ -25,8 +25,13 @@ public enum AlphaKind {
         return this == STRAIGHT || this == PREMULTIPLIED;
     }
 
+    /** As it is stored, and told to other programs: the same in every language. */
     @JsonValue
+    public String id() {
+        return id;
+    }
+
     public String label() {
-        return label;
+        return Words.of(AlphaKind.class).say(id.replace(' ', '-'));
     }
 }

@@ -59,6 +59,6 @@ public record SoundLayout(int channels, boolean placed) {
     public String toString() {
         return equals(MONO) ? "mono"
                 : equals(STEREO) ? "stereo"
-                        : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? WORDS.say("dualMono") : WORDS.say("discrete", channels);
+                        : equals(SURROUND) ? "5.1" : equals(DUAL_MONO) ? "dual mono" : channels + " discrete";
     }
 }

@@ -6,15 +6,15 @@ import dev.vat.core.words.Words;
 /** What is known of one frame of a sequence. */
 public enum FrameState {
     /** Listed, but not looked into yet. */
-    UNCHECKED(Words.of(FrameState.class).say("notCheckedYet")),
+    UNCHECKED("not checked yet"),
     /** Whole, decoded, and like its neighbours. */
-    GOOD(Words.of(FrameState.class).say("good")),
+    GOOD("good"),
     /** There is no file with this number. */
-    MISSING(Words.of(FrameState.class).say("missing")),
+    MISSING("missing"),
     /** The file has zero bytes. */
-    EMPTY(Words.of(FrameState.class).say("empty")),
+    EMPTY("empty"),
     /** The file ends before its picture does. */
-    CUT_SHORT(Words.of(FrameState.class).say("cutShort")),
+    CUT_SHORT("cut short"),
     /** The file is still being written. */
     ARRIVING("arriving"),
     /** The file can't be opened or decoded. */
@@ -22,15 +22,20 @@ public enum FrameState {
     /** Sound, but of another size, depth or kind than the other frames. */
     MISMATCH("mismatch");
 
-    private final String label;
+    private final String id;
 
-    FrameState(String label) {
-        this.label = label;
+    FrameState(String id) {
+        this.id = id;
     }
 
+    /** As it is stored, and told to other programs: the same in every language. */
     @JsonValue
+    public String id() {
+        return id;
+    }
+
     public String label() {
-        return label;
+        return Words.of(FrameState.class).say(id.replace(' ', '-'));
     }
 
     /** Whether a frame in this state can't be used as it is. */

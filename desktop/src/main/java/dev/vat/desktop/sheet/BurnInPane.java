@@ -102,7 +102,7 @@ final class BurnInPane extends VBox {
         ToggleGroup group = new ToggleGroup();
         for (Spot spot : Spot.values()) {
             ToggleButton button = Controls.toggle("");
-            button.setId(of + "-" + spot.title().replace(' ', '-'));
+            button.setId(of + "-" + spot.id());
             button.setToggleGroup(group);
             button.setSelected(spot == now);
             button.setTooltip(new Tooltip(spot.title()));

@@ -22,7 +22,6 @@ import dev.vat.engine.run.AuxiliaryFiles;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Set;
 import java.util.function.BiConsumer;
 import java.util.stream.Stream;
@@ -176,7 +175,7 @@ public final class FindingsPane extends VBox {
         HBox line = new HBox(glyph, text);
         line.getStyleClass().add("finding-line");
         VBox whole = new VBox(line);
-        whole.getStyleClass().addAll("finding", finding.severity().name().toLowerCase(Locale.ROOT));
+        whole.getStyleClass().addAll("finding", finding.severity().id());
         whole.setId("finding-" + finding.id());
         VBox details = new VBox();
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
