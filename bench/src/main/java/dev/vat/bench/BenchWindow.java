@@ -5,6 +5,7 @@ import dev.vat.desktop.look.NoDialogs;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
+import dev.vat.testkit.InterfaceThread;
 import java.nio.file.Path;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
@@ -84,15 +85,7 @@ final class BenchWindow implements AutoCloseable {
 
     /** On the interface's thread. */
     <T> T on(Callable<T> act) throws Exception {
-        CompletableFuture<T> done = new CompletableFuture<>();
-        Platform.runLater(() -> {
-            try {
-                done.complete(act.call());
-            } catch (Exception e) {
-                done.completeExceptionally(e);
-            }
-        });
-        return done.get();
+        return InterfaceThread.on(act);
     }
 
     @Override

@@ -20,10 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.OverrunStyle;
-import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -43,9 +40,6 @@ final class ItemRow extends RowLine {
     private final HBox pair;
     private final StackPane first;
     private final StackPane last;
-    private final Label name = Parts.label("", "strong");
-    private final Tooltip whole = new Tooltip();
-    private final Label figures = Parts.wrapped("", "mono", "facts");
     private final Label notes = Parts.wrapped("", "state", "facts");
     private ResolvedReel programme;
     private ReelSpan span;
@@ -61,16 +55,9 @@ final class ItemRow extends RowLine {
         place.setAlignment(Pos.CENTER);
         place.setMinWidth(NUMBER);
         place.setMaxWidth(NUMBER);
-        name.setMinWidth(0);
-        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        name.setTooltip(whole);
-        VBox words = new VBox(name, figures);
-        words.setMinWidth(0);
-        words.setAlignment(Pos.CENTER_LEFT);
-        HBox.setHgrow(words, Priority.ALWAYS);
         notes.setMaxWidth(NOTES);
         notes.setTextAlignment(TextAlignment.RIGHT);
-        line().getChildren().addAll(place, pair, words, notes);
+        line().getChildren().addAll(place, pair, words(), notes);
     }
 
     /** Says what is known of an item now. */
@@ -84,9 +71,8 @@ final class ItemRow extends RowLine {
         Parts.present(joint, item.joint() != null);
         joint.setAccessibleText(item.joint() == null ? null : WORDS.say("beginsWithA", item.joint().words()));
         number.setText(Integer.toString(span.place() + 1));
-        name.setText(title(programme, span));
-        whole.setText(name.getText());
-        figures.setText(String.join("  ", unbroken(figures(entry))));
+        String title = title(programme, span);
+        say(title, title, String.join("  ", unbroken(figures(entry))));
         notes.setText(String.join(" \u00b7 ", notes(entry)));
         Parts.present(pair, entry != null || programme.size().isPresent());
         if (entry != null) {
@@ -103,7 +89,9 @@ final class ItemRow extends RowLine {
 
     /** A picture of what Vat draws. */
     private void drawn(ReelStrip strip, long place, StackPane into) {
-        strip.recipe(place).ifPresent(recipe -> thumbnails.fill(into, recipe, strip.pixelAspect().seen(programme.size().orElseThrow())));
+        strip.recipe(place).ifPresentOrElse(
+                recipe -> thumbnails.fill(into, recipe, strip.pixelAspect().seen(programme.size().orElseThrow())),
+                () -> thumbnails.clear(into));
     }
 
     /** What an item is called. */

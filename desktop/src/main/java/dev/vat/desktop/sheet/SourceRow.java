@@ -19,11 +19,8 @@ import java.util.stream.Collectors;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.MouseEvent;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
@@ -41,9 +38,6 @@ final class SourceRow extends RowLine {
     private final Session session;
     private final Thumbnails thumbnails;
     private final StackPane picture;
-    private final Label name = Parts.label("", "strong");
-    private final Tooltip whole = new Tooltip();
-    private final Label facts = Parts.wrapped("", "mono", "facts");
     private final Label state = Parts.label("", "state");
     private final Button again = Parts.small("", "", this::copy);
     private final Tooltip ranges = new Tooltip();
@@ -56,13 +50,6 @@ final class SourceRow extends RowLine {
         this.session = session;
         this.thumbnails = thumbnails;
         this.picture = thumbnails.empty();
-        name.setMinWidth(0);
-        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        name.setTooltip(whole);
-        VBox words = new VBox(name, facts);
-        words.setMinWidth(0);
-        words.setAlignment(Pos.CENTER_LEFT);
-        HBox.setHgrow(words, Priority.ALWAYS);
         state.setMinWidth(Region.USE_PREF_SIZE);
         again.setTooltip(ranges);
         VBox right = new VBox(state, again);
@@ -70,7 +57,7 @@ final class SourceRow extends RowLine {
         right.setMinWidth(Region.USE_PREF_SIZE);
         picture.addEventHandler(MouseEvent.MOUSE_MOVED, e -> scrub(e.getX() / Thumbnails.WIDTH));
         picture.addEventHandler(MouseEvent.MOUSE_EXITED, _ -> thumbnails.fill(picture, source, table));
-        line().getChildren().addAll(picture, words, right);
+        line().getChildren().addAll(picture, words(), right);
     }
 
     /** Says what is known of a source now. @param word what tells it from its kin; empty for a source by itself */
@@ -80,13 +67,11 @@ final class SourceRow extends RowLine {
             this.source = source;
             this.table = now;
             thumbnails.fill(picture, source, now);
-            whole.setText(source.name() + "\n" + source.folder().absolute());
             stand("source-" + source.id());
             state.setId("state-" + source.id());
             again.setId("copy-ranges-" + source.id());
         }
-        name.setText(word.isEmpty() ? source.name() : word);
-        facts.setText(facts());
+        say(word.isEmpty() ? source.name() : word, source.name() + "\n" + source.folder().absolute(), facts());
         SourceState state = SourceState.of(session, source, now);
         if (!state.equals(shown)) {
             shown = state;

@@ -63,13 +63,18 @@ public final class Thumbnails {
     /** Fills a place anew; where nothing can be shown it is emptied. */
     void fill(StackPane place, Source source, FrameTable table) {
         Recipe.Frame still = table == null ? null : middle(source, table);
-        ImageView view = (ImageView) place.getChildren().getFirst();
         if (still != null) {
-            fill(view, still, source, table);
+            fill((ImageView) place.getChildren().getFirst(), still, source, table);
         } else {
-            view.setUserData(null);
-            view.setImage(null);
+            clear(place);
         }
+    }
+
+    /** Takes the picture out of a place, and whatever is on its way there. */
+    void clear(StackPane place) {
+        ImageView view = (ImageView) place.getChildren().getFirst();
+        view.setUserData(null);
+        view.setImage(null);
     }
 
     /** The same with any picture. @param seen its size as it is seen */
@@ -77,10 +82,12 @@ public final class Thumbnails {
         fill((ImageView) place.getChildren().getFirst(), recipe, seen);
     }
 
-    /** The same with the picture of one frame. */
+    /** The same with the picture of one frame; where there is none the place is emptied. */
     void fill(StackPane place, Source source, FrameTable table, long frame) {
         if (table.sequence().has(frame) && table.format().isPresent()) {
             fill((ImageView) place.getChildren().getFirst(), ResolvedReel.alone(source, table, frame), source, table);
+        } else {
+            clear(place);
         }
     }
 

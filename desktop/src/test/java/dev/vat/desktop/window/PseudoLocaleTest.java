@@ -31,7 +31,8 @@ import org.junit.jupiter.api.Test;
 class PseudoLocaleTest extends ScreenCase {
 
     /** Names that are the same in every language: of formats, codecs, units, keys, standards, and those of the test's own files. */
-    private static final Pattern NAMES = Pattern.compile("kite\\S*|dunes\\S*|pier\\S*|[./]\\S*|\\{\\w+}|\\w+\\.(mov|mp4|png)|(Ctrl|Shift|Alt|Meta)\\+?\\S*"
+    private static final Pattern NAMES = Pattern.compile("kite\\S*|dunes\\S*|pier\\S*|[./]\\S*|\\{\\w+}"
+            + "|\\w+\\.(mov|mp4|png)|(Ctrl|Shift|Alt|Meta)\\+?\\S*"
             + "|\\b(Space|Escape|Home|End|Enter|Up|Down|Left|Right|Delete|Vat|ProRes|HQ|MOV|MP4|MKV|MXF|AVI|WebM|GIF"
             + "|APNG|WebP|PNG|JPEG|TIFF|EXR|DPX|TGA|BMP|Cineon|AVIF|HEIF|Radiance|PFM|PPM|SGI|PSD|ZIP|Rec|PCM|AAC|Opus"
             + "|High|bit|fps|dB|dBTP|LUFS|KB|MB|GB|sRGB|RGB|PSNR|SSIM|LUT|DNxHR|DNxHD|Hap|AV1|VP9|FFV1|MPEG|Main|SDR"

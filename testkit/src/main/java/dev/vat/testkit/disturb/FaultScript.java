@@ -12,8 +12,8 @@ import java.util.List;
 
 /**
  * What is to go wrong in worker processes: lines {@code crash STEP}, {@code hang STEP} (once: the next process finds nothing planted),
- * {@code throw STEP} and {@code overflow STEP}, where a step is what {@link Steps} tells of, such as {@code encode web-h264 40}. As long as a script is planted, workers start as
- * {@link DisturbedWorker}.
+ * {@code throw STEP} and {@code overflow STEP}, where a step is what {@link Steps} tells of, such as {@code encode web-h264 40}. As long
+ * as a script is planted, workers start as {@link DisturbedWorker}.
  */
 public final class FaultScript implements AutoCloseable, Steps.Listener {
 

@@ -8,6 +8,7 @@ import dev.vat.desktop.look.NoDialogs;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
+import dev.vat.testkit.InterfaceThread;
 import java.awt.image.BufferedImage;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -15,7 +16,6 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
-import javafx.application.Platform;
 import javafx.stage.Stage;
 import javax.imageio.ImageIO;
 
@@ -63,24 +63,24 @@ public final class Training {
             opened.complete(made);
         });
         VatWindow window = opened.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
-        on(() -> {
+        InterfaceThread.on(() -> {
             window.session().bringIn(List.of(frames));
             return null;
         });
         await(() -> !window.session().project().isEmpty() && !window.session().watch().isChecking());
-        on(() -> {
+        InterfaceThread.on(() -> {
             window.session().chooseRate(Rate.FPS_25);
             window.session().edit(DeliverableEdits.addTarget(Catalogue.target("web-h264")));
             return null;
         });
         for (String face : List.of("reel", "out", "in")) {
-            on(() -> {
+            InterfaceThread.on(() -> {
                 window.mainView().press(face);
                 return null;
             });
             await(() -> window.mainView().isSettled());
         }
-        on(() -> {
+        InterfaceThread.on(() -> {
             window.close();
             window.stage().hide();
             return null;
@@ -89,20 +89,8 @@ public final class Training {
 
     private static void await(Callable<Boolean> state) throws Exception {
         long end = System.nanoTime() + TimeUnit.SECONDS.toNanos(PATIENCE_SECONDS);
-        while (!on(state) && System.nanoTime() < end) {
+        while (!InterfaceThread.on(state) && System.nanoTime() < end) {
             Thread.sleep(50);
         }
-    }
-
-    private static <T> T on(Callable<T> act) throws Exception {
-        CompletableFuture<T> done = new CompletableFuture<>();
-        Platform.runLater(() -> {
-            try {
-                done.complete(act.call());
-            } catch (Exception e) {
-                done.completeExceptionally(e);
-            }
-        });
-        return done.get();
     }
 }

@@ -37,6 +37,7 @@ import dev.vat.engine.storage.UserSettings;
 import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
+import dev.vat.testkit.InterfaceThread;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -45,7 +46,6 @@ import java.nio.file.attribute.FileTime;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
-import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutionException;
 import java.util.function.BooleanSupplier;
@@ -179,7 +179,7 @@ public final class Tour implements DemoTour {
         shoot("run");
         act(() -> session().runs().later().remove(session().runs().later().entries().getFirst().id()));
         await("the run to end", () -> session().runs().isIdle() && !session().runs().lines().isEmpty());
-        return on(() -> session().runs().lines().getFirst());
+        return InterfaceThread.on(() -> session().runs().lines().getFirst());
     }
 
     private void receipt(RunLine line) throws IOException, InterruptedException, ExecutionException {
@@ -225,10 +225,10 @@ public final class Tour implements DemoTour {
 
     /** A file that was made, split and joined again. */
     private void parts() throws IOException, InterruptedException, ExecutionException {
-        Path made = on(() -> session().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path()))
+        Path made = InterfaceThread.on(() -> session().runs().lines().getFirst().files().stream().map(f -> Path.of(f.path()))
                 .filter(f -> f.toString().endsWith(".mov")).findFirst().orElseThrow());
         press("history-repack");
-        RepackPage page = on(() -> (RepackPage) window.mainView().lookup("#repack"));
+        RepackPage page = InterfaceThread.on(() -> (RepackPage) window.mainView().lookup("#repack"));
         act(() -> page.add(made));
         // What scrolls can be found once it has been laid out.
         await("the movie", () -> window.mainView().lookup("#split-every") != null);
@@ -277,7 +277,7 @@ public final class Tour implements DemoTour {
         press("capture-test");
         await("the test frame", () -> window.mainView().lookup("#capture-picture") != null);
         shoot("capture");
-        int before = on(() -> session().previews().all().size());
+        int before = InterfaceThread.on(() -> session().previews().all().size());
         press("capture-now");
         captured(before + 1);
         act(() -> {
@@ -467,7 +467,7 @@ public final class Tour implements DemoTour {
         pulse();
         pulse();
         await("the window to settle", window.mainView()::isSettled);
-        Shots.write(on(() -> Shots.of(window.stage().getScene())), shots.resolve(name + ".png"));
+        Shots.write(InterfaceThread.on(() -> Shots.of(window.stage().getScene())), shots.resolve(name + ".png"));
         System.err.println("  picture " + shots.resolve(name + ".png"));
     }
 
@@ -496,27 +496,15 @@ public final class Tour implements DemoTour {
     }
 
     private static void act(Runnable act) throws InterruptedException, ExecutionException {
-        on(() -> {
+        InterfaceThread.on(() -> {
             act.run();
             return true;
         });
     }
 
-    private static <T> T on(Callable<T> act) throws InterruptedException, ExecutionException {
-        CompletableFuture<T> done = new CompletableFuture<>();
-        Platform.runLater(() -> {
-            try {
-                done.complete(act.call());
-            } catch (Exception e) {
-                done.completeExceptionally(e);
-            }
-        });
-        return done.get();
-    }
-
     private static void await(String what, BooleanSupplier condition) throws InterruptedException, ExecutionException {
         long end = System.currentTimeMillis() + STUCK_MILLIS;
-        while (!on(condition::getAsBoolean)) {
+        while (!InterfaceThread.on(condition::getAsBoolean)) {
             if (System.currentTimeMillis() > end) {
                 throw new IllegalStateException("waited in vain for " + what);
             }
