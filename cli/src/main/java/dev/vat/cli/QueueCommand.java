@@ -80,8 +80,9 @@ final class QueueCommand implements Callable<Integer> {
     private void list(List<Waiting> entries) {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         for (Waiting waiting : entries) {
-            String why = waiting.isBegun() ? "begun"
-                    : waiting.whyNot(Instant.now(), there).orElse(waiting.whenComplete() ? WORDS.say("whenItsFramesAreComplete") : "ready");
+            String why = waiting.isBegun() ? WORDS.say("begun")
+                    : waiting.whyNot(Instant.now(), there)
+                            .orElse(waiting.whenComplete() ? WORDS.say("whenItsFramesAreComplete") : WORDS.say("ready"));
             output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", why);
             output.say(waiting.id() + "  " + waiting.title() + "  (" + why + ")");
         }

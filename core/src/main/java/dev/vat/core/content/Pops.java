@@ -126,8 +126,7 @@ final class Pops {
     private static String place(int[] cells) {
         double x = Arrays.stream(cells).map(c -> c % FrameLook.COLUMNS).average().orElse(0) / (FrameLook.COLUMNS - 1);
         double y = Arrays.stream(cells).map(c -> c / FrameLook.COLUMNS).average().orElse(0) / (FrameLook.ROWS - 1);
-        String across = x < .34 ? "left" : x > .66 ? "right" : "middle";
-        String down = y < .34 ? "upper" : y > .66 ? "lower" : "";
-        return down.isEmpty() ? across : down + " " + across;
+        String across = WORDS.say(x < .34 ? "left" : x > .66 ? "right" : "middle");
+        return y < .34 ? WORDS.say("upper", across) : y > .66 ? WORDS.say("lower", across) : across;
     }
 }

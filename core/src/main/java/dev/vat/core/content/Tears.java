@@ -110,7 +110,7 @@ final class Tears {
         return moving;
     }
 
-    /** Which part of a picture is another's: "upper", "lower", or null if neither is. */
+    /** Which part of a picture is another's: the upper one, the lower one, or null if neither is. */
     private static String part(Series series, int place, int other, boolean[] moving) {
         List<Boolean> equal = new ArrayList<>();
         for (int stripe = 0; stripe < FrameLook.STRIPES; stripe++) {
@@ -130,6 +130,6 @@ final class Tears {
         if (rest < 1 || Math.max(top, bottom) < FEWEST) {
             return null;
         }
-        return top >= bottom ? "upper" : "lower";
+        return WORDS.say(top >= bottom ? "upper" : "lower");
     }
 }

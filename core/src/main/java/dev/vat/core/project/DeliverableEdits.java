@@ -127,7 +127,7 @@ public final class DeliverableEdits {
 
     /** One switch for all columns: half size, and a mark in name and picture. */
     public static Edit setDraft(boolean on) {
-        return new Edit(on ? "draft" : WORDS.say("noDraftAnyMore"),
+        return new Edit(on ? WORDS.say("draft") : WORDS.say("noDraftAnyMore"),
                 project -> project.withDeliverables(project.deliverables().stream().map(d -> d.withDraft(on)).toList()));
     }
 

@@ -20,9 +20,9 @@ import java.util.stream.Stream;
 import javafx.geometry.Pos;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
@@ -58,9 +58,9 @@ public final class CompareBar extends VBox {
     private final Viewer viewer;
     private final Picture picture;
     private final Map<Way, ToggleButton> ways = new EnumMap<>(Way.class);
-    private final Label names = Parts.label("", "strong");
+    private final Label names = Parts.name("", "strong");
     private final Label likeness = Parts.label("", "mono");
-    private final Label step = Parts.label("", "dim");
+    private final Label step = Parts.wrapped("", "dim");
     private final Button gain = Parts.button("compare-gain", "", this::nextGain);
     private final ToggleButton signed = Controls.toggle(WORDS.say("signed"));
     private final Button worst = Parts.button("compare-worst", WORDS.say("worst"), () -> nextWorst(true));
@@ -78,13 +78,13 @@ public final class CompareBar extends VBox {
         this.picture = picture;
         setId("compare");
         getStyleClass().addAll("bar", "transport", "compare-bar");
-        HBox modes = Parts.row();
+        FlowPane below = Parts.choices();
         for (Way each : Way.values()) {
             ToggleButton toggle = Controls.toggle(each.title());
             toggle.setId("way-" + each.name().toLowerCase(Locale.ROOT));
             toggle.setOnAction(_ -> setWay(each));
             ways.put(each, toggle);
-            modes.getChildren().add(toggle);
+            below.getChildren().add(toggle);
         }
         gain.setTooltip(new Tooltip(WORDS.say("howManyTimesAsStrongThe")));
         signed.setId("compare-signed");
@@ -95,26 +95,19 @@ public final class CompareBar extends VBox {
         close.setGraphic(Icon.CLOSE.node());
         close.setAccessibleText(WORDS.say("endTheComparison"));
         names.setId("compare-names");
-        names.setMinWidth(0);
-        names.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        Tooltip whole = new Tooltip();
-        whole.textProperty().bind(names.textProperty());
-        names.setTooltip(whole);
         likeness.setId("compare-likeness");
         likeness.setMinWidth(Region.USE_PREF_SIZE);
-        step.setMinWidth(Region.USE_PREF_SIZE);
+        step.setMinWidth(0);
         Button earlier = Parts.button("compare-earlier", "\u2212", () -> shift(-1));
         earlier.setAccessibleText(WORDS.say("theSecondOneFrameLaterBeside"));
         Button later = Parts.button("compare-later", "+", () -> shift(1));
         later.setAccessibleText(WORDS.say("theSecondOneFrameEarlier"));
-        Stream.concat(modes.getChildren().stream(), Stream.of(signed)).forEach(b -> ((ToggleButton) b).setMinWidth(Region.USE_PREF_SIZE));
-        modes.setMinWidth(Region.USE_PREF_SIZE);
+        Stream.concat(ways.values().stream(), Stream.of(signed)).forEach(b -> ((ToggleButton) b).setMinWidth(Region.USE_PREF_SIZE));
         HBox top = new HBox(8, names, Parts.space(), likeness, step, earlier, later, close);
         top.setAlignment(Pos.CENTER_LEFT);
         Button report = Parts.button("compare-report", WORDS.say("copyReport"), () -> Clips.copy(report()));
         report.setTooltip(new Tooltip(WORDS.say("whatOneHasAndTheOtherHasnt")));
-        HBox below = new HBox(4, modes, gain, signed, worst, report);
-        below.setAlignment(Pos.CENTER_LEFT);
+        below.getChildren().addAll(gain, signed, worst, report);
         getChildren().addAll(top, below);
     }
 

@@ -44,7 +44,7 @@ public final class HandOverPage extends BorderPane {
     private final VBox list = new VBox(2);
     private final TextField name = new TextField();
     private final Button folder = Parts.button("set-folder", "", this::chooseFolder);
-    private final TextArea comment = new TextArea();
+    private final TextArea comment = Controls.area();
     private final CheckBox timeline = Controls.check("");
     private final CheckBox sheets = Controls.check(WORDS.say("proofSheetsAndContactSheets"));
     private final CheckBox zip = Controls.check(WORDS.say("asOneZIPFile"));

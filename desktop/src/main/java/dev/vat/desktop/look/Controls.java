@@ -5,7 +5,11 @@ import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
+import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.TraversalDirection;
 
 /** Controls that show their words as they are: an underscore is one, and no mark of a key. All others are made of these. */
 public final class Controls {
@@ -53,5 +57,17 @@ public final class Controls {
         Menu menu = new Menu(text);
         menu.setMnemonicParsing(false);
         return menu;
+    }
+
+    /** A place for lines of text; Tab goes on from it as from any other field. */
+    public static TextArea area() {
+        TextArea area = new TextArea();
+        area.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (e.getCode() == KeyCode.TAB && !e.isShortcutDown()) {
+                area.requestFocusTraversal(e.isShiftDown() ? TraversalDirection.PREVIOUS : TraversalDirection.NEXT);
+                e.consume();
+            }
+        });
+        return area;
     }
 }

@@ -2,10 +2,12 @@ package dev.vat.desktop.look;
 
 import java.util.Optional;
 import java.util.function.Consumer;
+import javafx.event.EventTarget;
 import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Label;
 import javafx.scene.control.TextField;
+import javafx.scene.control.TextInputControl;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -72,6 +74,28 @@ public final class Entry {
     public static String open(TextField field) {
         Entry entry = of(field);
         return entry == null || entry.isOpen() ? field.getText() : null;
+    }
+
+    /** Whether something is being typed into a field that isn't taken yet. */
+    public static boolean isOpen(TextInputControl field) {
+        return field instanceof TextField text && of(text) != null ? holds(text) : field.isUndoable() || field.isRedoable();
+    }
+
+    /** Whether a field holds a value that Escape takes back. */
+    public static boolean holds(TextField field) {
+        return of(field) instanceof Entry entry && entry.isOpen();
+    }
+
+    /** Takes what was typed where somebody presses on something else, even on what never has the keyboard. */
+    public static void leave(Scene scene, EventTarget pressed) {
+        if (scene.getFocusOwner() instanceof TextField field && of(field) instanceof Entry entry && entry.isChanged()) {
+            for (Node at = pressed instanceof Node node ? node : null; at != null; at = at.getParent()) {
+                if (at == field) {
+                    return;
+                }
+            }
+            entry.take();
+        }
     }
 
     private static Entry of(TextField field) {

@@ -85,7 +85,14 @@ public final class Fields {
             button.setToggleGroup(group);
             button.setSelected(Objects.equals(value, now));
             button.setMinWidth(Region.USE_PREF_SIZE);
-            button.setOnAction(_ -> chosen.accept(value));
+            // Pressed again it stays chosen.
+            button.setOnAction(_ -> button.setSelected(true));
+            // Arrows choose as a press does, and tell nobody else.
+            button.selectedProperty().addListener((_, _, selected) -> {
+                if (selected) {
+                    chosen.accept(value);
+                }
+            });
             return (Node) button;
         }).toArray(Node[]::new);
     }

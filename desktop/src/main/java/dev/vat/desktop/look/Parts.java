@@ -1,5 +1,6 @@
 package dev.vat.desktop.look;
 
+import javafx.scene.control.OverrunStyle;
 import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Button;
@@ -28,6 +29,17 @@ public final class Parts {
         label.setWrapText(true);
         label.setMinHeight(Region.USE_PREF_SIZE);
         return label;
+    }
+
+    /** A name that may be cut, then in its middle, and that is whole in its tooltip. */
+    public static Label name(String text, String... styles) {
+        Label name = label(text, styles);
+        name.setMinWidth(0);
+        name.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        Tooltip whole = new Tooltip();
+        whole.textProperty().bind(name.textProperty());
+        name.setTooltip(whole);
+        return name;
     }
 
     public static Button button(String id, String text, Runnable act) {

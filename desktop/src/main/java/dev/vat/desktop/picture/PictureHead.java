@@ -4,7 +4,6 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.look.Parts;
 import javafx.scene.control.Label;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
@@ -15,8 +14,9 @@ final class PictureHead extends HBox {
     private static final Words WORDS = Words.of(PictureHead.class);
 
     private static final double ROOMY = 620;
+    private static final double NARROW = 430;
 
-    private final Label whose = Parts.label("", "strong");
+    private final Label whose = Parts.name("", "strong");
     private final Label number = Parts.label("", "mono", "at");
     private final Label timecode = Parts.label("", "mono", "dim");
     private final Label seconds = Parts.label("", "mono", "dim");
@@ -26,15 +26,12 @@ final class PictureHead extends HBox {
     PictureHead(Region looks) {
         number.setId("picture-number");
         number.setMinWidth(Region.USE_PREF_SIZE);
-        // Where room is short, the seconds go, and the name is cut in its middle; never what can be pressed.
-        whose.setMinWidth(0);
-        whose.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        Tooltip whole = new Tooltip();
-        whole.textProperty().bind(whose.textProperty());
-        whose.setTooltip(whole);
+        // Where room is short, the seconds go, then the timecode, and the name is cut in its middle; never what can be pressed.
         timecode.setMinWidth(Region.USE_PREF_SIZE);
         seconds.setMinWidth(Region.USE_PREF_SIZE);
         scale.setMinWidth(Region.USE_PREF_SIZE);
+        timecode.managedProperty().bind(widthProperty().greaterThan(NARROW));
+        timecode.visibleProperty().bind(timecode.managedProperty());
         seconds.managedProperty().bind(widthProperty().greaterThan(ROOMY));
         seconds.visibleProperty().bind(seconds.managedProperty());
         scale.setTooltip(new Tooltip(WORDS.say("howLargeThePictureIsShown")));

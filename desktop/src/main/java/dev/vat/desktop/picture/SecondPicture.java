@@ -23,6 +23,9 @@ final class SecondPicture {
     private final FramePump pump;
     private final PixelRing ring = new PixelRing();
     private final ImageView image = new ImageView();
+    private static final double EDGE = 20;
+    private static final double LEAST_WORDS = 200;
+
     private final Label trouble = new Label();
     private final WipeLine line;
 
@@ -35,6 +38,7 @@ final class SecondPicture {
         image.setMouseTransparent(true);
         trouble.getStyleClass().add("picture-trouble");
         trouble.setMouseTransparent(true);
+        trouble.setWrapText(true);
         clear();
     }
 
@@ -137,7 +141,10 @@ final class SecondPicture {
         image.setFitHeight(height);
         double left = way == Way.BESIDE ? x + width + 2 : x;
         image.relocate(left, y);
-        trouble.relocate(left + 20, y + height / 2);
+        double wide = image.getParent().getLayoutBounds().getWidth();
+        double from = Math.clamp(left + EDGE, 0, Math.max(0, wide - LEAST_WORDS));
+        trouble.setPrefWidth(Math.max(0, wide - from - EDGE));
+        trouble.relocate(from, y + height / 2);
         line.over(x, y, width, height);
         image.setClip(way == Way.BESIDE ? new Rectangle(width, height) : null);
     }

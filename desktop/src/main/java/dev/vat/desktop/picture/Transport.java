@@ -1,5 +1,6 @@
 package dev.vat.desktop.picture;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
@@ -14,16 +15,13 @@ import java.util.function.Consumer;
 import java.util.function.Supplier;
 import java.util.stream.Stream;
 import javafx.geometry.Pos;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.ButtonBase;
 import javafx.scene.control.CheckMenuItem;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
@@ -54,7 +52,7 @@ final class Transport extends HBox {
     private final Button ground = Controls.button(WORDS.say("ground"));
     private final Button sound = Controls.button("");
     private final Label dropped = new Label();
-    private final Label facts = new Label();
+    private final Label facts = Parts.name("", "mono", "dim");
     private final Button view = Controls.button(WORDS.say("view"));
     private final Button pace = Controls.button("");
     private final HBox looks;
@@ -99,13 +97,6 @@ final class Transport extends HBox {
         dropped.getStyleClass().addAll("mono", "dim");
         dropped.setId("dropped");
         dropped.setMinWidth(Region.USE_PREF_SIZE);
-        facts.getStyleClass().addAll("mono", "dim");
-        facts.setMinWidth(0);
-        facts.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        // All of them, where room is short.
-        Tooltip whole = new Tooltip();
-        whole.textProperty().bind(facts.textProperty());
-        facts.setTooltip(whole);
         getChildren().addAll(button("to-start", Icon.BACK, WORDS.say("firstFrameHome"), () -> player.seek(player.first())),
                 button("step-back", Icon.STEP_BACK, WORDS.say("oneFrameBackLeft"), () -> player.step(-1)), play,
                 button("step-forward", Icon.STEP_FORWARD, WORDS.say("oneFrameOnRight"), () -> player.step(1)),
@@ -176,13 +167,11 @@ final class Transport extends HBox {
 
     private static void menu(Button button, String id, String words, Supplier<List<MenuItem>> items) {
         button.setId(id);
-        button.setGraphic(Icon.DOWN.node());
-        button.setContentDisplay(ContentDisplay.RIGHT);
         button.setTooltip(new Tooltip(words));
-        button.setOnAction(_ -> {
+        Menus.opens(button, () -> {
             ContextMenu menu = new ContextMenu();
             menu.getItems().addAll(items.get());
-            menu.show(button, Side.BOTTOM, 0, 0);
+            return menu;
         });
     }
 
@@ -224,8 +213,9 @@ final class Transport extends HBox {
     private void words() {
         List<String> seen = Stream.of(actual, safe, alpha, odd, values).filter(ToggleButton::isSelected).map(ToggleButton::getText)
                 .toList();
-        view.setText(seen.isEmpty() ? WORDS.say("view") : WORDS.say("view2", String.join(", ", seen)));
-        pace.setText(words(player.speed()) + (backwards.isSelected() ? ", backwards" : "")
+        view.setText(seen.isEmpty() ? WORDS.say("view")
+                : seen.size() > 1 ? WORDS.say("viewMore", seen.size()) : WORDS.say("view2", seen.getFirst()));
+        pace.setText(words(player.speed()) + (backwards.isSelected() ? WORDS.say("backwards2") : "")
                 + (every.isSelected() ? WORDS.say("everyFrame2") : ""));
     }
 

@@ -1,5 +1,6 @@
 package dev.vat.desktop.preview;
 
+import dev.vat.desktop.look.Moments;
 import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;

@@ -1,5 +1,6 @@
 package dev.vat.desktop.preview;
 
+import dev.vat.desktop.look.Moments;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
@@ -8,7 +9,6 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.look.ShownImage;
-import dev.vat.desktop.session.Previews;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayList;
@@ -120,7 +120,7 @@ public final class StoryPage extends BorderPane {
         if (known == null) {
             fill(view, preview, (int) Math.max(1, Math.round(tall)));
         }
-        ToggleButton pick = Controls.toggle(chosen.contains(preview.file()) ? "ticked" : "tick");
+        ToggleButton pick = Controls.toggle(chosen.contains(preview.file()) ? WORDS.say("ticked") : WORDS.say("tick"));
         pick.setId("tick-" + id);
         pick.setSelected(chosen.contains(preview.file()));
         pick.setOnAction(_ -> pick(preview));

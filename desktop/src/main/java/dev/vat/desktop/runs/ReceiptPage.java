@@ -1,5 +1,6 @@
 package dev.vat.desktop.runs;
 
+import dev.vat.desktop.look.Moments;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.words.Words;
@@ -39,14 +40,10 @@ public final class ReceiptPage extends BorderPane {
     public ReceiptPage(Receipt receipt, FilePictures pictures, String back, LongConsumer watch, Runnable sheet, Runnable close) {
         setId("receipt");
         getStyleClass().add("receipt");
-        Label title = new Label(receipt.file());
-        title.getStyleClass().add("receipt-title");
+        VBox title = new VBox(Parts.name(receipt.file(), "receipt-title"), Parts.wrapped(receipt.targetTitle(), "note"));
         title.setMinWidth(0);
-        Label target = new Label(receipt.targetTitle());
-        target.getStyleClass().add("note");
-        Region space = new Region();
-        HBox.setHgrow(space, Priority.ALWAYS);
-        HBox head = new HBox(title, target, space, Parts.button("write-sheet", WORDS.say("proofSheet"), sheet),
+        HBox.setHgrow(title, Priority.ALWAYS);
+        HBox head = new HBox(title, Parts.button("write-sheet", WORDS.say("proofSheet"), sheet),
                 Parts.button("watch-from-receipt", WORDS.say("watchTheFile"), () -> watch.accept(0)),
                 Parts.button("close-receipt", back, close));
         head.getStyleClass().add("receipt-head");
@@ -75,7 +72,7 @@ public final class ReceiptPage extends BorderPane {
         String words = receipt.proven() ? WORDS.say("provenReopenedDecodedWhole")
                 : WORDS.say("notProven", String.join("; ", receipt.reasons()));
         if (receipt.usedAnyway() != null) {
-            words += WORDS.say("takenIntoUseAllTheSame", day(receipt.usedAnyway()));
+            words += WORDS.say("takenIntoUseAllTheSame", Moments.dated(receipt.usedAnyway()));
         }
         Label verdict = Parts.wrapped(words);
         verdict.setId("receipt-verdict");
@@ -85,26 +82,29 @@ public final class ReceiptPage extends BorderPane {
         return verdict;
     }
 
-    /** Two properties side by side, so that all of them are seen at once. */
+    /** In two halves side by side where there is room, so that all of it is seen at once. */
     private static VBox comparison(Receipt receipt) {
-        GridPane grid = new GridPane();
-        grid.getStyleClass().add("facts");
-        grid.setId("receipt-comparison");
+        FlowPane halves = new FlowPane();
+        halves.setId("receipt-comparison");
         int each = Math.ceilDiv(receipt.comparison().lines().size(), PAIRS);
         for (int i = 0; i < receipt.comparison().lines().size(); i++) {
             Comparison.Line line = receipt.comparison().lines().get(i);
-            int column = 2 * (i / each);
+            if (i % each == 0) {
+                GridPane half = new GridPane();
+                half.getStyleClass().add("facts");
+                halves.getChildren().add(half);
+            }
+            GridPane half = (GridPane) halves.getChildren().getLast();
             Label name = new Label(line.name());
             name.getStyleClass().add("fact-name");
             name.setMinWidth(Region.USE_PREF_SIZE);
             Label found = Parts.wrapped(line.agrees() ? line.found() : WORDS.say("planned", line.found(), line.planned()));
             found.getStyleClass().setAll("label", "fact", line.agrees() ? "good" : "fault");
             found.setGraphic((line.agrees() ? Icon.PROVEN : Icon.BLOCKER).node());
-            grid.add(name, column, i % each);
-            grid.add(found, column + 1, i % each);
+            half.addRow(i % each, name, found);
         }
         VBox section = section(WORDS.say("asPlannedAsFound"));
-        section.getChildren().add(grid);
+        section.getChildren().add(halves);
         if (!receipt.spacing().isEmpty()) {
             section.getChildren().add(Parts.wrapped(WORDS.say("fromFrameToFrame",
                     receipt.spacing().stream().map(s -> WORDS.say("sTimes", s.seconds(), s.times())).collect(Collectors.joining("; ")))));
@@ -159,9 +159,10 @@ public final class ReceiptPage extends BorderPane {
         section.getChildren().addAll(
                 Parts.wrapped(WORDS.say("rateFramesASecond", receipt.rate(), receipt.rateOrigin())),
                 Parts.wrapped(
-                        WORDS.say("madeByVatWithInParts", day(receipt.made()), receipt.vat(), receipt.library(), receipt.parts().size())));
-        Label sha = new Label("SHA-256 " + receipt.sha256());
-        sha.getStyleClass().addAll("mono", "note");
+                        WORDS.say("madeByVatWithInParts", Moments.dated(receipt.made()), receipt.vat(), receipt.library(),
+                                receipt.parts().size())));
+        Label sha = Parts.wrapped("SHA-256 " + receipt.sha256(), "mono", "note");
+        HBox.setHgrow(sha, Priority.ALWAYS);
         sha.setMinWidth(0);
         sha.setId("receipt-sha");
         HBox line = new HBox(8, sha, Parts.button("copy-sha", WORDS.say("copy"), () -> Clips.copy(receipt.sha256())));
@@ -188,10 +189,5 @@ public final class ReceiptPage extends BorderPane {
         Label label = new Label(title);
         label.getStyleClass().add("section");
         return new VBox(2, label);
-    }
-
-    /** {@code 2031-05-04 12:30 UTC} of an ISO time. */
-    private static String day(String iso) {
-        return iso.replaceFirst("T(\\d+:\\d+).*", " $1 UTC");
     }
 }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.runs;
 
+import dev.vat.desktop.look.Moments;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
@@ -13,18 +14,14 @@ import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.run.RunHome;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
+import dev.vat.desktop.look.TallScroll;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -36,8 +33,6 @@ import javafx.scene.layout.VBox;
 public final class RunsPane extends BorderPane {
 
     private static final Words WORDS = Words.of(RunsPane.class);
-
-    private static final DateTimeFormatter LOCAL = DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm z", Locale.ROOT);
 
     /** What the window does for a run. */
     public interface RunActions {
@@ -58,7 +53,7 @@ public final class RunsPane extends BorderPane {
     private final Label summary = new Label();
     private final ToggleButton open = Controls.toggle(WORDS.say("allRuns"));
     private final VBox list = new VBox();
-    private final ScrollPane scroll = new ScrollPane(list);
+    private final TallScroll scroll = new TallScroll(list, () -> MOST_HEIGHT);
     private final MomentPicture moment;
     private final Map<RunLine, RunView> views = new HashMap<>();
     /** Made once each: an interrupted run's line reads its plan and journal. */
@@ -86,10 +81,6 @@ public final class RunsPane extends BorderPane {
         HBox head = new HBox(title, summary, Parts.small("open-hand-over", WORDS.say("handOver"), window::handOver),
                 Parts.small("open-history", WORDS.say("history"), window::history), open);
         head.getStyleClass().add("runs-head");
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setMaxHeight(MOST_HEIGHT);
-        list.heightProperty().addListener((_, _, height) -> scroll.setPrefHeight(Math.min(MOST_HEIGHT, height.doubleValue())));
         setTop(head);
     }
 
@@ -164,7 +155,7 @@ public final class RunsPane extends BorderPane {
             RunPlan plan = home.plan();
             words.setText(WORDS.say("startedNotMadeNothingHalf",
                     (home.hasEnded() ? WORDS.say("notFinished") : WORDS.say("interrupted")) + plan.reel(),
-                    LOCAL.format(Instant.parse(plan.made()).atZone(ZoneId.systemDefault())),
+                    Moments.dated(plan.made()),
                     home.unfinished().stream().map(RunFile::title).collect(Collectors.joining(", "))));
         } catch (IOException e) {
             words.setText(WORDS.say("anInterruptedRunCantBeRead", e.getMessage()));
@@ -188,7 +179,7 @@ public final class RunsPane extends BorderPane {
             int waiting = runs.later().entries().size();
             String more = waiting == 0 ? "" : WORDS.say("moreWaiting", waiting);
             return line.run().plan().reel() + ": "
-                    + (line.held() != null ? WORDS.say("holdingStill", line.held()) : line.isPaused() ? "paused" : files) + more;
+                    + (line.held() != null ? WORDS.say("holdingStill", line.held()) : line.isPaused() ? WORDS.say("paused") : files) + more;
         }
         if (!runs.leftOver().isEmpty()) {
             return runs.leftOver().size() == 1 ? WORDS.say("1RunDidntMakeEverything")

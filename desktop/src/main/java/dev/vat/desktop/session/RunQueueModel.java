@@ -77,7 +77,7 @@ public final class RunQueueModel implements AutoCloseable {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         return waiting.whyNot(Instant.now(), there)
                 .orElse(framesMissing.contains(waiting.id()) ? WORDS.say("waitsForItsFrames")
-                        : waiting.isBegun() ? "begins" : WORDS.say("waitsItsTurn"));
+                        : waiting.isBegun() ? WORDS.say("begins") : WORDS.say("waitsItsTurn"));
     }
 
     void add(Project project, RunQueue.Terms terms) {

@@ -56,7 +56,6 @@ public final class FindingsPane extends VBox {
     /** What the lines say, in their order, and what they act on, by place: edits are made anew with each judging, words mostly stay. */
     private List<Said> said = List.of();
     private List<Alike> shown = List.of();
-    private Runnable unfoldedMore = () -> {};
 
     /** @param goTo shows a frame of a source, given by its id */
     public FindingsPane(Session session, Dialogs ask, Thumbnails thumbnails, BiConsumer<String, Long> goTo) {
@@ -119,11 +118,6 @@ public final class FindingsPane extends VBox {
         }
         getChildren().setAll(lines);
         Parts.present(this, !lines.isEmpty());
-    }
-
-    /** @param told when more or less of a finding is shown */
-    public void setOnUnfolded(Runnable told) {
-        unfoldedMore = told;
     }
 
     /** Brings the keyboard to the first finding's remedy. */
@@ -218,7 +212,6 @@ public final class FindingsPane extends VBox {
                 opened.add(key);
             }
             Parts.present(details, more.isSelected());
-            unfoldedMore.run();
         });
         return more;
     }

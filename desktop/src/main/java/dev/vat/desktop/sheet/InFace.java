@@ -19,11 +19,11 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.function.Consumer;
 import java.util.stream.Stream;
+import dev.vat.desktop.look.TallScroll;
 import javafx.beans.binding.Bindings;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.MouseButton;
@@ -116,21 +116,17 @@ public final class InFace extends VBox {
             }
         }, () -> acts().remove());
         VBox.setVgrow(list, Priority.ALWAYS);
-        list.setMinHeight(ROW * 2.5);
+        // In a low window what is set of the chosen one needs room, too.
+        list.setMinHeight(ROW * 1.5);
         list.setPrefHeight(ROW * 2.5);
         // Whoever looks at a scene wants to see it, and of the rest only as much as leaves the list its rows.
         chosen.maxHeightProperty().bind(Bindings.when(scenes.visibleProperty()).then(heightProperty().multiply(LEAST_CHOSEN))
                 .otherwise(heightProperty().multiply(MOST_CHOSEN)));
-        ScrollPane above = new ScrollPane(scenes);
-        above.setFitToWidth(true);
-        above.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        above.setFocusTraversable(false);
+        TallScroll above = new TallScroll(scenes, () -> getHeight() * MOST_SCENES);
         above.managedProperty().bind(scenes.managedProperty());
         above.visibleProperty().bind(scenes.visibleProperty());
-        above.maxHeightProperty().bind(heightProperty().multiply(MOST_SCENES));
-        above.minHeightProperty().bind(Bindings.min(above.prefHeightProperty(), heightProperty().multiply(MOST_SCENES)));
-        // A scroll pane doesn't take its content's height for its own.
-        scenes.heightProperty().addListener((_, _, height) -> above.setPrefHeight(height.doubleValue() + 1));
+        above.setMinHeight(Region.USE_PREF_SIZE);
+        above.setMaxHeight(Region.USE_PREF_SIZE);
         getChildren().addAll(above, looking, filterBar, list, chosen);
     }
 

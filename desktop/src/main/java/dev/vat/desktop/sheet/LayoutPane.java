@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import static dev.vat.desktop.look.Fields.choice;
 import static dev.vat.desktop.look.Fields.field;
 import static dev.vat.desktop.look.Fields.named;
@@ -31,7 +32,6 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.application.Platform;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
@@ -179,7 +179,7 @@ final class LayoutPane extends VBox {
     }
 
     private void menu(String at, Consumer<Source> chosen) {
-        sources(session, chosen).show(lookup("#" + at), Side.BOTTOM, 0, 0);
+        Menus.below(lookup("#" + at), sources(session, chosen));
     }
 
     /** Sources that have pictures, to choose one. */

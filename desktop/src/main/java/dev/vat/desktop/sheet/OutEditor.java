@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
 import dev.vat.core.setting.Setting;
@@ -13,7 +14,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Supplier;
 import javafx.geometry.Bounds;
-import javafx.geometry.Side;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
@@ -199,7 +199,7 @@ final class OutEditor {
             case SettingRow(Setting setting) when setting.input() == Setting.Input.CHOSEN -> {
                 menu = menus.choices(setting, cell.deliverable);
                 menu.setOnHidden(_ -> show.run());
-                menu.show(cell.label, Side.BOTTOM, 0, 0);
+                Menus.below(cell.label, menu);
             }
             case SettingRow(Setting setting) when setting.input() == Setting.Input.FILE -> menus.look(cell.deliverable);
             default -> type(cell);

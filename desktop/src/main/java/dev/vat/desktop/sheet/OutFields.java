@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.project.DeliverableEdits;
@@ -11,18 +12,14 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import javafx.geometry.Side;
 import javafx.scene.Node;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.MenuItem;
@@ -43,6 +40,7 @@ final class OutFields {
     private static final double FOLDER = 150;
     private static final double NAMES = 130;
     private static final double FIELD = 26;
+    private static final double LEAST = 90;
 
     private final Session session;
     private final Dialogs ask;
@@ -64,7 +62,8 @@ final class OutFields {
         path.setId("folder");
         path.setPromptText(WORDS.say("besideTheFirstSourcesFolder"));
         path.setAccessibleText(WORDS.say("folderThatTheFilesGoTo"));
-        path.setMinWidth(FOLDER);
+        path.setPrefWidth(FOLDER);
+        path.setMinWidth(LEAST);
         HBox.setHgrow(path, Priority.ALWAYS);
         Entry.of(path, typed -> session.edit(Edits.setFolder(typed.isBlank() ? null : Place.of(Path.of(typed.strip())))));
         Button choose = Parts.button("choose-folder", "\u2026", () -> ask.folder(WORDS.say("whereTheFilesGo"), folder)
@@ -76,18 +75,16 @@ final class OutFields {
         pattern.setAccessibleText(WORDS.say("namesOfTheFiles"));
         pattern.setTooltip(new Tooltip(WORDS.say("fields", String.join("} {", FileNaming.FIELDS))));
         pattern.setPrefWidth(NAMES);
-        pattern.setMinWidth(NAMES);
+        pattern.setMinWidth(LEAST);
         Entry.of(pattern, typed -> session.edit(Edits.setNaming(typed)));
-        Label example = Parts.label(shown.flatMap(d -> session.programme()
+        Label example = Parts.name(shown.flatMap(d -> session.programme()
                 .flatMap(p -> FactRow.NAME.value(session, p, d))).orElse(""), "mono", "note");
         example.setId("name-example");
-        example.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
         example.setMinHeight(FIELD);
-        example.setMinWidth(0);
         HBox values = Parts.row(path, choose, pattern, example, more);
         VBox right = new VBox(values);
         HBox.setHgrow(right, Priority.ALWAYS);
-        Label to = Parts.label("To", "note");
+        Label to = Parts.label(WORDS.say("to"), "note");
         to.setMinWidth(Region.USE_PREF_SIZE);
         to.setMinHeight(FIELD);
         HBox line = new HBox(to, right);
@@ -99,18 +96,15 @@ final class OutFields {
     private Button recent() {
         Button recent = Controls.button(WORDS.say("recentFolders"));
         recent.setId("recent-folders");
-        recent.setGraphic(Icon.DOWN.node());
-        recent.setContentDisplay(ContentDisplay.RIGHT);
-        recent.setOnAction(_ -> {
+        return Menus.opens(recent, () -> {
             ContextMenu menu = new ContextMenu();
             for (String folder : session.settings().folders()) {
                 MenuItem item = Controls.item(folder);
                 item.setOnAction(_ -> session.edit(Edits.setFolder(Place.of(Path.of(folder)))));
                 menu.getItems().add(item);
             }
-            menu.show(recent, Side.BOTTOM, 0, 0);
+            return menu;
         });
-        return recent;
     }
 
     HBox rate(ResolvedReel programme) {

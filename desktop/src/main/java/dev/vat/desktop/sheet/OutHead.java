@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.DeliverableEdits;
@@ -9,7 +10,6 @@ import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.FileProgress;
 import javafx.geometry.Pos;
-import javafx.geometry.Side;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
 import javafx.scene.control.Tooltip;
@@ -29,8 +29,7 @@ final class OutHead extends VBox {
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
         Button more = Parts.button("column-menu-" + deliverable.id(), "", () -> {});
-        more.setOnAction(_ -> menus.column(deliverable).show(more, Side.BOTTOM, 0, 0));
-        more.setGraphic(Icon.DOWN.node());
+        Menus.opens(more, () -> menus.column(deliverable));
         more.getStyleClass().add("small");
         more.setAccessibleText(WORDS.say("whatCanBeDoneWith", deliverable.title()));
         Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(DeliverableEdits.removeDeliverable(deliverable.id())));

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.burnin.Line;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Wording;
@@ -21,7 +22,6 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.time.LocalDate;
@@ -32,14 +32,11 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -88,7 +85,7 @@ public final class ReelFace extends VBox {
         setMinHeight(0);
         getStyleClass().add("face");
         head.getStyleClass().add("filter-bar");
-        list.setMinHeight(ROW * 2);
+        list.setMinHeight(ROW * 1.2);
         list.setPrefHeight(ROW * 2);
         list.setPlaceholder(Parts.wrapped(WORDS.say("theReelIsEmptyAddFrames"), "note", "empty"));
         list.setOnChosen(this::chosenChanged);
@@ -148,25 +145,18 @@ public final class ReelFace extends VBox {
     private Node name() {
         String name = session.project().currentReel().map(Reel::name).orElse("");
         if (session.project().reels().size() < 2) {
-            Label only = Parts.label(name, "strong");
-            only.setMinWidth(0);
-            only.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-            only.setTooltip(new Tooltip(name));
-            return only;
+            return Parts.name(name, "strong");
         }
         Button reels = Parts.button("reels", name, () -> {});
         reels.getStyleClass().add("strong");
-        reels.setGraphic(Icon.DOWN.node());
-        reels.setContentDisplay(ContentDisplay.RIGHT);
         reels.setAccessibleHelp(WORDS.say("choosesAnotherReel"));
-        reels.setOnAction(_ -> {
+        return Menus.opens(reels, () -> {
             ContextMenu menu = new ContextMenu();
             for (Reel reel : session.project().reels()) {
                 menu.getItems().add(Controls.item("reel-" + reel.id(), reel.name(), () -> session.edit(Edits.chooseReel(reel.id()))));
             }
-            menu.show(reels, Side.BOTTOM, 0, 0);
+            return menu;
         });
-        return reels;
     }
 
     private List<Node> total() {
@@ -209,9 +199,7 @@ public final class ReelFace extends VBox {
         }
         ItemMenu acts = acts();
         Button more = Parts.small("item-menu", WORDS.say("more"), () -> {});
-        more.setGraphic(Icon.DOWN.node());
-        more.setContentDisplay(ContentDisplay.RIGHT);
-        more.setOnAction(_ -> acts().menu().show(more, Side.BOTTOM, 0, 0));
+        Menus.opens(more, () -> acts().menu());
         List<Node> buttons = List.of(Parts.small("whole-reel", WORDS.say("wholeReel"), () -> {
             list.choose(null);
             showChosen();

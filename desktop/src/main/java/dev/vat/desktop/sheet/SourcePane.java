@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
@@ -8,15 +9,12 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.Region;
@@ -79,9 +77,7 @@ final class SourcePane extends VBox {
             buttons.addAll(List.of(Parts.small("add-item", WORDS.say("addToReel"), acts::addToReel), watch));
         }
         Button more = Parts.small("source-menu", WORDS.say("more"), () -> {});
-        more.setOnAction(_ -> acts.menu().show(more, Side.BOTTOM, 0, 0));
-        more.setGraphic(Icon.DOWN.node());
-        more.setContentDisplay(ContentDisplay.RIGHT);
+        Menus.opens(more, acts::menu);
         buttons.add(more);
         return buttons;
     }

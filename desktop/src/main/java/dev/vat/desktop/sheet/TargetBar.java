@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Preset;
@@ -11,7 +12,6 @@ import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.DropPlace;
-import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.LinkedHashMap;
@@ -19,11 +19,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
-import javafx.geometry.Side;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckMenuItem;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
@@ -51,6 +50,8 @@ public final class TargetBar extends FlowPane {
         });
         setId("targets");
         getStyleClass().addAll("choices", "target-bar");
+        // What is shown must not change while it is being laid out.
+        widthProperty().addListener((_, _, _) -> Platform.runLater(this::fit));
     }
 
     /** Made anew only when other targets are chosen: an open menu would close. */
@@ -78,6 +79,23 @@ public final class TargetBar extends FlowPane {
             }
         }
         getChildren().add(others());
+        fit();
+    }
+
+    /** Targets that aren't taken stand here on one line, as many as there is room for; the menu has all of them. */
+    private void fit() {
+        if (getScene() == null || getWidth() <= 0) {
+            return;
+        }
+        applyCss();
+        double wide = snappedLeftInset() + snappedRightInset() - getHgap()
+                + getChildren().stream().mapToDouble(each -> each.prefWidth(-1) + getHgap()).sum();
+        for (Node each : getChildren().reversed()) {
+            if (each instanceof ToggleButton target) {
+                Parts.present(target, target.isSelected() || wide <= getWidth());
+                wide -= target.isManaged() ? 0 : target.prefWidth(-1) + getHgap();
+            }
+        }
     }
 
     private boolean isThere(Target target) {
@@ -91,21 +109,24 @@ public final class TargetBar extends FlowPane {
     private Button others() {
         Button button = Controls.button(WORDS.say("more"));
         button.setId("all-targets");
-        button.setGraphic(Icon.DOWN.node());
-        button.setContentDisplay(ContentDisplay.RIGHT);
         button.setTooltip(new Tooltip(WORDS.say("allTargetsByWhoTheFileIs")));
-        button.setOnAction(_ -> open(button, Side.TOP));
+        Menus.opens(button, () -> all(button));
+        button.setOnAction(_ -> Menus.above(button, all(button)));
         return button;
     }
 
     /** All targets by recipient, by need, or from a preset. */
-    public void open(Node at, Side side) {
+    public void open(Node at) {
+        Menus.below(at, all(at));
+    }
+
+    private ContextMenu all(Node at) {
         ContextMenu menu = new ContextMenu();
         menu.getItems().addAll(menus(this::isThere, this::choose));
         MenuItem wish = item(WORDS.say("findATargetByNeed"), () -> wishes.open(at));
         wish.setId("by-wish");
         menu.getItems().addAll(presets(), wish);
-        menu.show(at, side, 0, 0);
+        return menu;
     }
 
     /** Kept columns, each with what it changes of its target, and one that lies on the clipboard as text. */
@@ -135,7 +156,11 @@ public final class TargetBar extends FlowPane {
             item.setId("choose-" + target.id());
             item.setSelected(there.test(target));
             item.setOnAction(_ -> choose.accept(target));
-            menus.computeIfAbsent(target.recipient(), title -> Controls.menu(title)).getItems().add(item);
+            menus.computeIfAbsent(target.recipient(), title -> {
+                Menu menu = Controls.menu(title);
+                menu.setId("for-" + target.id());
+                return menu;
+            }).getItems().add(item);
         }
         return List.copyOf(menus.values());
     }

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import static dev.vat.desktop.look.Fields.choice;
 import static dev.vat.desktop.look.Fields.field;
 import static dev.vat.desktop.look.Fields.named;
@@ -34,7 +35,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.FlowPane;
@@ -67,8 +67,8 @@ final class ViewFields extends VBox {
         Button source = Controls.button(name);
         source.setId("view-source-" + index);
         source.setMnemonicParsing(false);
-        source.setOnAction(_ -> LayoutPane.sources(session, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit())))).show(source,
-                Side.BOTTOM, 0, 0));
+        source.setOnAction(_ -> Menus.below(source,
+                LayoutPane.sources(session, s -> set(v -> v.withItem(Item.of(s.id()).withFit(v.item().fit()))))));
         HBox head = Parts.row(Parts.label(WORDS.say("view", (index + 1)), "field-name"), source, Parts.space());
         head.getChildren().addAll(order());
         getChildren().addAll(head, picture());

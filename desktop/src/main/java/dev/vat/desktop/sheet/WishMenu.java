@@ -1,11 +1,11 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import java.util.function.Consumer;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.CustomMenuItem;
@@ -32,12 +32,12 @@ final class WishMenu {
         this.choose = choose;
     }
 
-    void open(Node below) {
+    void open(Node at) {
         ask.text(WORDS.say("whatMustTheFileBeAbleTo"), EXAMPLE).filter(text -> !text.isBlank()).ifPresent(text -> {
             ContextMenu menu = new ContextMenu();
             menu.setId("wish-menu");
             fill(menu, text);
-            menu.show(below, Side.TOP, 0, 0);
+            Menus.above(at, menu);
         });
     }
 

@@ -4,8 +4,10 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.sheet.Scrolls;
 import java.util.List;
 import java.util.function.Supplier;
+import dev.vat.desktop.look.TallScroll;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
@@ -21,6 +23,7 @@ final class CommandSearch extends StackPane {
     private static final Words WORDS = Words.of(CommandSearch.class);
 
     private static final double TALLEST = 396;
+    private static final double FROM_TOP = 120;
 
     private final Commands commands;
     private final Supplier<List<Command>> more;
@@ -41,15 +44,12 @@ final class CommandSearch extends StackPane {
         typed.setPromptText(WORDS.say("whatDoYouWantToDo"));
         typed.setAccessibleText(WORDS.say("whatDoYouWantToDo"));
         typed.textProperty().addListener(_ -> find());
-        ScrollPane all = new ScrollPane(lines);
-        all.setFitToWidth(true);
-        all.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        all.setFocusTraversable(false);
-        all.setMaxHeight(TALLEST);
-        lines.heightProperty().addListener((_, _, height) -> all.setPrefHeight(Math.min(TALLEST, height.doubleValue() + 2)));
-        VBox box = new VBox(typed, all);
+        VBox box = new VBox(typed, new TallScroll(lines, () -> TALLEST));
         box.getStyleClass().add("command-search");
         box.setMaxHeight(Region.USE_PREF_SIZE);
+        // From one place downwards, so that no line moves while fewer are found.
+        StackPane.setAlignment(box, Pos.TOP_CENTER);
+        StackPane.setMargin(box, new Insets(FROM_TOP, 0, 0, 0));
         getChildren().add(box);
         addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         setOnMousePressed(e -> {

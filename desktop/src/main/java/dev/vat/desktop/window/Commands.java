@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.desktop.help.HelpPage;
 import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Entry;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -95,9 +96,9 @@ final class Commands {
      * @param before what is done before a command is carried out
      */
     void handle(KeyEvent e, Runnable before) {
-        boolean typing = e.getTarget() instanceof TextInputControl;
+        boolean typing = e.getTarget() instanceof TextInputControl field && !(isUndo(e) && !Entry.isOpen(field));
         for (Command command : all) {
-            if (command.keys() != null && command.keys().match(e) && !(typing && !isShortcut(e)) && command.enabled().getAsBoolean()) {
+            if (command.keys() != null && command.keys().match(e) && !(typing && isForTheField(e)) && command.enabled().getAsBoolean()) {
                 before.run();
                 e.consume();
                 command.run();
@@ -106,7 +107,12 @@ final class Commands {
         }
     }
 
-    private static boolean isShortcut(KeyEvent e) {
-        return e.isShortcutDown() && e.getCode() != KeyCode.Z || e.getCode().isFunctionKey();
+    private static boolean isForTheField(KeyEvent e) {
+        return isUndo(e) || !e.isShortcutDown() && !e.getCode().isFunctionKey();
+    }
+
+    /** While something is being typed, that is what undo and redo are about. */
+    private static boolean isUndo(KeyEvent e) {
+        return e.isShortcutDown() && e.getCode() == KeyCode.Z;
     }
 }

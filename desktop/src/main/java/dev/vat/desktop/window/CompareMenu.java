@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Source;
 import dev.vat.core.resolved.PictureWords;
@@ -52,7 +53,7 @@ final class CompareMenu {
         menu.getItems().add(past);
         session.past().load(lines -> past.getItems().setAll(past(lines)));
         if (shown != null) {
-            menu.show(beside, javafx.geometry.Side.BOTTOM, 0, 0);
+            Menus.below(beside, menu);
         }
     }
 

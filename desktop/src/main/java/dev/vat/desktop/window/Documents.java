@@ -24,6 +24,7 @@ import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
+import javafx.scene.control.Button;
 import javafx.scene.layout.Region;
 
 /** What is read in the picture's place: a receipt, or the history. */
@@ -66,6 +67,13 @@ final class Documents {
     /** The picture is to be seen again. */
     void close() {
         open = null;
+    }
+
+    /** Leaves the page that is open as its own button does: a receipt of the history leads back there. */
+    void leave() {
+        open.lookupAll(".button").stream().filter(b -> b.getId() != null && b.getId().startsWith("close-")).map(Button.class::cast)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("The page " + open.getId() + " has no button that closes it")).fire();
     }
 
     private void show(Region page) {

@@ -1,5 +1,6 @@
 package dev.vat.desktop.window;
 
+import dev.vat.desktop.look.Menus;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
@@ -9,14 +10,11 @@ import dev.vat.desktop.session.Session;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import javafx.geometry.Side;
 import javafx.scene.control.Button;
-import javafx.scene.control.ContentDisplay;
 import javafx.scene.control.ContextMenu;
 import javafx.scene.control.Label;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -29,7 +27,7 @@ final class HeadBar extends HBox {
 
     private final Session session;
     private final Button name = Controls.button("");
-    private final Label where = new Label();
+    private final Label where = Parts.name("", "where");
     private final Label willMake = new Label();
     private final Button blockers = Controls.button("");
     private final Button warnings = Controls.button("");
@@ -46,13 +44,8 @@ final class HeadBar extends HBox {
         name.getStyleClass().add("project-name");
         name.setId("project-name");
         name.setMinWidth(Region.USE_PREF_SIZE);
-        name.setContentDisplay(ContentDisplay.RIGHT);
-        name.setGraphic(Icon.DOWN.node());
         name.setAccessibleHelp(WORDS.say("opensSavesAndStartsProjects"));
-        name.setOnAction(_ -> menu(commands).show(name, Side.BOTTOM, 0, 0));
-        where.getStyleClass().add("where");
-        where.setMinWidth(0);
-        where.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
+        Menus.opens(name, () -> menu(commands));
         willMake.getStyleClass().add("will-make");
         willMake.setId("will-make");
         willMake.setMinWidth(Region.USE_PREF_SIZE);
@@ -68,10 +61,8 @@ final class HeadBar extends HBox {
         Region space = new Region();
         HBox.setHgrow(space, Priority.ALWAYS);
         Button add = Parts.button("add", WORDS.say("add"), () -> {});
-        add.setGraphic(Icon.DOWN.node());
-        add.setContentDisplay(ContentDisplay.RIGHT);
         add.setTooltip(new Tooltip(WORDS.say("addFramesMoviesSoundsOr")));
-        add.setOnAction(_ -> menu(commands, List.of("open-files", "open-frames", "start-scene")).show(add, Side.BOTTOM, 0, 0));
+        Menus.opens(add, () -> menu(commands, List.of("open-files", "open-frames", "start-scene")));
         Button search = text(commands, "search", WORDS.say("findACommand"));
         getChildren().addAll(mark, name, where, space, add, undo, redo, search, willMake, blockers, warnings, make);
     }

@@ -1,5 +1,7 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
@@ -23,12 +25,17 @@ import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.application.Platform;
+import javafx.event.Event;
+import javafx.geometry.Point2D;
 import javafx.scene.Node;
 import javafx.scene.control.ButtonBase;
+import javafx.scene.control.ListView;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextField;
+import javafx.scene.control.ToggleButton;
+import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -81,7 +88,9 @@ public final class MainView extends StackPane {
     private final Documents documents;
     private final PictureCommands pictures;
     private final ReelCommands reels;
+    private final WindowParts parts = new WindowParts(this::parts);
     private Seen lastSeen;
+    private Node beforePage;
     private boolean refreshAsked;
     private boolean mouseDown;
     private boolean focusByKeys;
@@ -200,7 +209,8 @@ public final class MainView extends StackPane {
         getChildren().addAll(page, search);
         setId("shell");
         addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
-        addEventFilter(MouseEvent.MOUSE_PRESSED, _ -> {
+        addEventFilter(MouseEvent.MOUSE_PRESSED, e -> {
+            Entry.leave(getScene(), e.getTarget());
             mouseDown = true;
             focusByKeys = false;
         });
@@ -218,6 +228,7 @@ public final class MainView extends StackPane {
 
     private void addCommands() {
         commands.under(WORDS.say("window"))
+                .add("leave-page", WORDS.say("leaveThePage"), key(KeyCode.ESCAPE), () -> documents.open() != null, documents::leave)
                 .add("search", WORDS.say("findSomethingToDoByItsWords"), control(KeyCode.SPACE), () -> search.open())
                 .under(WORDS.say("help"))
                 .add("help", WORDS.say("helpOnWhatHasTheKeyboard"), key(KeyCode.F1),
@@ -228,6 +239,9 @@ public final class MainView extends StackPane {
                 .add("out", WORDS.say("showTheDeliverables"), control(KeyCode.DIGIT3), () -> choose(SheetPane.Face.OUT))
                 .add("findings", WORDS.say("goToTheFindings"), control(KeyCode.DIGIT4), () -> !session.findings().all().isEmpty(),
                         () -> sheet.goToFindings())
+                .add("next-part", WORDS.say("toTheNextPartOfTheWindow"), key(KeyCode.F6), () -> parts.go(getScene().getFocusOwner(), true))
+                .add("previous-part", WORDS.say("toThePartOfTheWindowBefore"), key(KeyCode.F6, KeyCombination.SHIFT_DOWN),
+                        () -> parts.go(getScene().getFocusOwner(), false))
                 .add("widen", WORDS.say("widenTheSheetOverThePicture"), key(KeyCode.W, KeyCombination.SHIFT_DOWN),
                         this::widen)
                 .add("runs", WORDS.say("showOrHideAllRuns"), control(KeyCode.R), () -> runs.toggle());
@@ -258,6 +272,10 @@ public final class MainView extends StackPane {
         } else {
             session.making().make();
         }
+    }
+
+    private Stream<Node> parts() {
+        return Stream.concat(Stream.concat(Stream.of(head, band.band()), sheet.parts()), Stream.of(stage, runs));
     }
 
     // ---- what is looked at
@@ -346,8 +364,27 @@ public final class MainView extends StackPane {
         }
         Node shown = documents.open() != null ? documents.open() : empty && !looked.isFile() ? welcome : picture;
         if (!stage.getChildren().contains(shown)) {
+            boolean page = shown == documents.open();
+            if (page && beforePage == null) {
+                beforePage = getScene() == null ? null : getScene().getFocusOwner();
+            }
             stage.getChildren().setAll(shown);
+            if (page) {
+                parts.into(shown);
+            } else if (beforePage != null) {
+                giveBack();
+            }
         }
+    }
+
+    /** The keyboard goes back to where it was before a page was read. */
+    private void giveBack() {
+        if (beforePage.getScene() == getScene()) {
+            beforePage.requestFocus();
+        } else {
+            focusBand();
+        }
+        beforePage = null;
     }
 
     /** Whether the colours are the dark ones, as chosen or as the system has them. */
@@ -375,18 +412,56 @@ public final class MainView extends StackPane {
             if (e.getCode() == KeyCode.TAB) {
                 focusByKeys = true;
             }
+            if (isForThePage(e)) {
+                documents.leave();
+                e.consume();
+                return;
+            }
+            if (isForTheMenu(e)) {
+                openMenu();
+                e.consume();
+                return;
+            }
+            if (e.getCode() == KeyCode.F6) {
+                focusByKeys = true;
+            }
             // Who went to a button by keys presses it with the space bar; after the mouse the space bar plays.
             if (focusByKeys && e.getTarget() instanceof ButtonBase && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
-                    || isOnGrid() && isArrow(e.getCode())) {
+                    || isOnGrid() && isArrow(e.getCode()) || isForTheList(e.getCode())) {
                 return;
             }
             commands.handle(e, () -> Entry.settle(getScene()));
         }
     }
 
+    /** Escape leaves a page, once there is nothing in its field to be taken back. */
+    private boolean isForThePage(KeyEvent e) {
+        return e.getCode() == KeyCode.ESCAPE && documents.open() != null
+                && !(e.getTarget() instanceof TextField field && Entry.holds(field));
+    }
+
+    private static boolean isForTheMenu(KeyEvent e) {
+        return e.getCode() == KeyCode.CONTEXT_MENU || e.getCode() == KeyCode.F10 && e.isShiftDown();
+    }
+
+    /** Not every system asks for the menu of what has the keyboard by itself. */
+    private void openMenu() {
+        Node owner = getScene().getFocusOwner();
+        if (owner != null) {
+            Point2D at = owner.localToScreen(0, 0);
+            Event.fireEvent(owner, new ContextMenuEvent(ContextMenuEvent.CONTEXT_MENU_REQUESTED, 0, 0, at.getX(), at.getY(), true, null));
+        }
+    }
+
     private boolean isOnGrid() {
         Node owner = getScene().getFocusOwner();
-        return owner != null && ("out-grid".equals(owner.getId()) || owner.getStyleClass().contains("takes-arrows"));
+        return owner != null && ("out-grid".equals(owner.getId()) || owner.getStyleClass().contains("takes-arrows")
+                || owner instanceof ToggleButton choice && choice.getToggleGroup() != null && focusByKeys);
+    }
+
+    /** The ends of a list are nearer to whoever walks it than those of the band. */
+    private boolean isForTheList(KeyCode code) {
+        return getScene().getFocusOwner() instanceof ListView<?> && (code == KeyCode.HOME || code == KeyCode.END);
     }
 
     private static boolean isArrow(KeyCode code) {
@@ -412,9 +487,13 @@ public final class MainView extends StackPane {
                             refresh();
                             sheet.out().goToColumn(d.id());
                         }));
+        Stream<Command> targets = Catalogue.targets().stream()
+                .filter(t -> session.project().deliverables().stream().noneMatch(d -> d.target().equals(t.id())))
+                .map(t -> new Command("add-" + t.id(), WORDS.say("deliverables"), WORDS.say("addADeliverable", t.title()), null, () -> true,
+                        () -> session.edit(DeliverableEdits.addTarget(t))));
         Stream<Command> help = HelpPage.topics().entrySet().stream().map(topic -> new Command("help-" + topic.getKey(), WORDS.say("help"),
                 WORDS.say("help2", topic.getValue()), null, () -> true, () -> documents.help(topic.getKey())));
-        return Stream.of(sources, files, settings, help).flatMap(s -> s).toList();
+        return Stream.of(sources, files, targets, settings, help).flatMap(s -> s).toList();
     }
 
     private void goToSource(String id) {

@@ -22,8 +22,9 @@ import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 import java.util.function.LongSupplier;
+import java.util.stream.Stream;
+import dev.vat.desktop.look.TallScroll;
 import javafx.application.Platform;
-import javafx.geometry.Side;
 import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
@@ -42,6 +43,9 @@ final class SheetPane extends BorderPane {
     enum Face {
         IN, REEL, OUT
     }
+
+    /** Of the sheet's height: in a low window the work keeps its room. */
+    private static final double MOST_FINDINGS = .24;
 
     private final Thumbnails thumbnails;
     private final InFace in;
@@ -70,7 +74,7 @@ final class SheetPane extends BorderPane {
         in = new InFace(session, ask, thumbnails, scenes, sourceChosen);
         reel = new ReelFace(session, ask, thumbnails, seek, playhead);
         targets = new TargetBar(session, ask);
-        out = new OutFace(session, ask, columnChosen, ladders, at -> targets.open(at, Side.BOTTOM));
+        out = new OutFace(session, ask, columnChosen, ladders, targets::open);
         findings = new FindingsPane(session, ask, thumbnails, goTo);
         getStyleClass().add("sheet");
         HBox names = new HBox();
@@ -88,17 +92,9 @@ final class SheetPane extends BorderPane {
         }
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        ScrollPane below = new ScrollPane(findings);
-        below.setFitToWidth(true);
-        below.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        TallScroll below = new TallScroll(findings, () -> Math.min(findings.most(), getHeight() * MOST_FINDINGS));
         below.setMinHeight(Region.USE_PREF_SIZE);
         below.setMaxHeight(Region.USE_PREF_SIZE);
-        // A scroll pane doesn't take its content's height for its own.
-        Runnable fit = () -> below.setPrefHeight(
-                findings.isVisible() ? Math.min(findings.most(), findings.prefHeight(findings.getWidth())) : 0);
-        findings.heightProperty().addListener((_, _, _) -> fit.run());
-        findings.visibleProperty().addListener((_, _, _) -> fit.run());
-        findings.setOnUnfolded(fit);
         setTop(names);
         setCenter(scroll);
         setBottom(new VBox(out.sentence(), targets, below));
@@ -197,6 +193,11 @@ final class SheetPane extends BorderPane {
         findings.show();
         boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;
         return taken && !giveBack(id, typed, caret);
+    }
+
+    /** What the keyboard goes to part by part: the list or the grid, what is set of the chosen one, the targets, the findings. */
+    Stream<Node> parts() {
+        return Stream.of(lookup(face == Face.OUT ? "#out-grid" : ".rows"), lookup(".chosen"), targets, findings);
     }
 
     /** Brings the keyboard to the first finding. */

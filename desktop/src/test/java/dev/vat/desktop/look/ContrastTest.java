@@ -9,6 +9,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import javafx.scene.paint.Color;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -17,31 +18,15 @@ class ContrastTest {
 
     private static final Pattern COLOUR = Pattern.compile("(-vat-[a-z0-9-]+):\\s*#([0-9a-f]{6})\\b");
 
-    private static Map<String, Integer> colours(String sheet) throws IOException {
+    private static Map<String, Color> colours(String sheet) throws IOException {
         try (InputStream in = ContrastTest.class.getResourceAsStream("/dev/vat/desktop/" + sheet + ".css")) {
             Matcher found = COLOUR.matcher(new String(in.readAllBytes(), StandardCharsets.UTF_8));
-            Map<String, Integer> colours = new HashMap<>();
+            Map<String, Color> colours = new HashMap<>();
             while (found.find()) {
-                colours.put(found.group(1), Integer.parseInt(found.group(2), 16));
+                colours.put(found.group(1), Color.web(found.group(2)));
             }
             return colours;
         }
-    }
-
-    /** Relative luminance of an sRGB colour. */
-    private static double luminance(int rgb) {
-        return .2126 * linear(rgb >> 16 & 0xFF) + .7152 * linear(rgb >> 8 & 0xFF) + .0722 * linear(rgb & 0xFF);
-    }
-
-    private static double linear(int code) {
-        double share = code / 255.0;
-        return share <= .04045 ? share / 12.92 : Math.pow((share + .055) / 1.055, 2.4);
-    }
-
-    private static double contrast(int a, int b) {
-        double high = Math.max(luminance(a), luminance(b));
-        double low = Math.min(luminance(a), luminance(b));
-        return (high + .05) / (low + .05);
     }
 
     @ParameterizedTest
@@ -53,8 +38,8 @@ class ContrastTest {
         "yellow-glyph, ground, 3", "red, ground, 3", "red, sheet, 3"})
     void textAndFocusStandOutInBothLooks(String over, String under, double least) throws IOException {
         for (String sheet : new String[] {"light", "dark"}) {
-            Map<String, Integer> colours = colours(sheet);
-            assertThat(contrast(colours.get("-vat-" + over), colours.get("-vat-" + under)))
+            Map<String, Color> colours = colours(sheet);
+            assertThat(Contrast.of(colours.get("-vat-" + over), colours.get("-vat-" + under)))
                     .as("%s on %s, %s", over, under, sheet).isGreaterThanOrEqualTo(least);
         }
     }

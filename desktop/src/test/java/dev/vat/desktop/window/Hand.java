@@ -123,6 +123,14 @@ final class Hand {
         return moveTo(place.add(right, down));
     }
 
+    Hand press(MouseButton button) throws Exception {
+        return does(() -> robot.mousePress(button));
+    }
+
+    Hand release(MouseButton button) throws Exception {
+        return does(() -> robot.mouseRelease(button));
+    }
+
     Hand press() throws Exception {
         return does(() -> robot.mousePress(MouseButton.PRIMARY));
     }

@@ -2,8 +2,11 @@ package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.look.Contrast;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -13,6 +16,9 @@ import javafx.scene.Node;
 import javafx.scene.Parent;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.OverrunStyle;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.Region;
+import javafx.scene.paint.Color;
 import javafx.scene.text.Text;
 
 /** Every screen of the window, one after the other, and what can be seen on each. */
@@ -35,7 +41,11 @@ abstract class ScreenCase extends WindowCase {
         groups("in", look);
         run(() -> session().chooseRate(Rate.FPS_25));
         for (String target : List.of("web-h264", "edit-prores-hq", "alpha-prores-4444")) {
-            press("target-" + target);
+            if (isThere("target-" + target)) {
+                press("target-" + target);
+            } else {
+                run(() -> session().edit(DeliverableEdits.addTarget(Catalogue.target(target))));
+            }
         }
         press("face-reel");
         look.at("reel");
@@ -87,9 +97,51 @@ abstract class ScreenCase extends WindowCase {
     List<String> cut() throws Exception {
         return shown().stream().filter(Labeled.class::isInstance).map(Labeled.class::cast)
                 .filter(l -> l.getText() != null && !l.getText().isEmpty() && l.getTextOverrun() != OverrunStyle.CENTER_ELLIPSIS)
-                .filter(l -> l.lookup(".text") instanceof Text text && !text.getText().equals(l.getText()))
+                .filter(l -> l.lookup(".text") instanceof Text text && !text.getText().equals(l.getText())
+                        && text.getText().endsWith(l.getEllipsisString()))
                 .map(l -> l.getId() + " '" + l.getText() + "' as '" + ((Text) l.lookup(".text")).getText() + "'")
                 .toList();
+    }
+
+    /** Contents that are wider than the pane that goes up and down through them: their right edge can't be reached. */
+    List<String> tooWide() throws Exception {
+        return shown().stream().filter(ScrollPane.class::isInstance).map(ScrollPane.class::cast)
+                .filter(pane -> pane.getHbarPolicy() == ScrollPane.ScrollBarPolicy.NEVER && pane.isFitToWidth() && pane.getContent() != null
+                        && pane.getContent().getLayoutBounds().getWidth() > pane.getViewportBounds().getWidth() + 1)
+                .map(pane -> pane.getContent() + " is " + pane.getContent().getLayoutBounds().getWidth() + " wide in "
+                        + pane.getViewportBounds().getWidth())
+                .toList();
+    }
+
+    /** Words that stand out too little from what they stand on: below 4.5:1, as WCAG 2.2 measures it. */
+    List<String> faint() throws Exception {
+        return on(() -> {
+            List<Node> all = new ArrayList<>();
+            walk(window.stage().getScene().getRoot(), all);
+            return all.stream().filter(Text.class::isInstance).map(Text.class::cast).filter(t -> !t.getText().isBlank() && !isOff(t))
+                    .filter(t -> t.getFill() instanceof Color ink && under(t) instanceof Color ground && Contrast.of(ink, ground) < 4.5)
+                    .map(t -> "'" + t.getText() + "' " + t.getFill() + " on " + under(t)).toList();
+        });
+    }
+
+    private static boolean isOff(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (at.isDisabled() || at.getOpacity() < 1) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The colour that lies under a node, or null where that is a picture. */
+    private static Color under(Node node) {
+        for (Parent at = node.getParent(); at != null; at = at.getParent()) {
+            if (at instanceof Region region && region.getBackground() != null && !region.getBackground().getFills().isEmpty()
+                    && region.getBackground().getFills().getLast().getFill() instanceof Color fill && fill.isOpaque()) {
+                return fill;
+            }
+        }
+        return null;
     }
 
     /** Whether all of the page is inside of the window. */
@@ -109,6 +161,7 @@ abstract class ScreenCase extends WindowCase {
         TreeSet<String> cut = new TreeSet<>();
         tour(screen -> {
             cut().forEach(words -> cut.add(screen + ": " + words));
+            tooWide().forEach(pane -> cut.add(screen + ": " + pane));
             if (!isInside()) {
                 cut.add(screen + ": the page is taller than the window");
             }
