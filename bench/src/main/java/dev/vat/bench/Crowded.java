@@ -6,12 +6,9 @@ import dev.vat.desktop.window.VatWindow;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
-import javafx.scene.Scene;
 import javafx.scene.control.ListView;
 
 /** The window with very many sources and items: how smoothly lists scroll, and how soon a press is answered. */
@@ -19,7 +16,6 @@ final class Crowded {
 
     private static final int SOURCES = Integer.getInteger("bench.crowd", 2000);
     private static final int PULSES = 300;
-    private static final int PRESSES = 60;
 
     private final Path home;
 
@@ -43,7 +39,7 @@ final class Crowded {
                 bench.await(window.mainView()::isSettled);
                 scroll(bench, face.equals("in") ? "sources" : "items");
             }
-            presses(bench);
+            System.out.println(Presses.of(bench, () -> true).words("among these"));
         }
     }
 
@@ -87,34 +83,5 @@ final class Crowded {
         System.out.printf(Locale.ROOT,
                 "%s, %d rows scrolled through in %d pulses: median gap %.1f ms, 99 %% below %.1f ms, longest %.1f ms%n",
                 id, list.getItems().size(), PULSES, sorted[PULSES / 2] / 1e6, sorted[PULSES * 99 / 100] / 1e6, sorted[PULSES - 1] / 1e6);
-    }
-
-    /** From a press to the window laid out anew. */
-    private static void presses(BenchWindow bench) throws Exception {
-        double[] millis = new double[PRESSES];
-        List<String> commands = List.of("in", "forward", "reel", "back", "out", "forward");
-        Scene scene = bench.on(() -> bench.window().stage().getScene());
-        for (int i = 0; i < PRESSES; i++) {
-            String command = commands.get(i % commands.size());
-            CompletableFuture<Void> laidOut = new CompletableFuture<>();
-            Runnable listener = () -> laidOut.complete(null);
-            long start = System.nanoTime();
-            bench.run(() -> {
-                bench.window().mainView().press(command);
-                // What a press leads to comes with the next turn of the interface, and is laid out after that.
-                Platform.runLater(() -> {
-                    scene.addPostLayoutPulseListener(listener);
-                    Platform.requestNextPulse();
-                });
-            });
-            laidOut.get();
-            millis[i] = (System.nanoTime() - start) / 1e6;
-            bench.run(() -> scene.removePostLayoutPulseListener(listener));
-            Thread.sleep(100);
-        }
-        double[] sorted = millis.clone();
-        Arrays.sort(sorted);
-        System.out.printf(Locale.ROOT, "%d presses among these: median %.1f ms, 99 %% below %.1f ms%n", PRESSES, sorted[PRESSES / 2],
-                sorted[PRESSES - 1]);
     }
 }

@@ -30,29 +30,26 @@ final class Smoothness {
             }
             bench.run(() -> window.session().chooseRate(Rate.FPS_25));
             bench.await(() -> window.session().making().canMake());
-            for (String face : List.of("in", "out")) {
-                bench.press(face);
-                during(bench, face);
-            }
+            during(bench);
+            during(bench);
         }
     }
 
-    private void during(BenchWindow bench, String face) throws Exception {
+    private void during(BenchWindow bench) throws Exception {
         VatWindow window = bench.window();
         PulseGaps gaps = new PulseGaps();
         bench.press("make");
         bench.await(() -> window.session().runs().going().filter(l -> l.framesRead() > 20).isPresent());
         bench.run(gaps::start);
-        while (bench.on(() -> !window.session().runs().isFree())) {
-            bench.press("forward");
-            Thread.sleep(250);
-        }
+        Presses presses = Presses.of(bench, () -> !window.session().runs().isFree());
+        bench.await(() -> window.session().runs().isFree());
         // The end of a run is where most is shown anew.
         Thread.sleep(1000);
         bench.run(gaps::stop);
         long[] sorted = gaps.sorted();
-        System.out.printf(Locale.ROOT, "window showing %s during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f "
-                + "ms, longest %.1f ms%n", face, targets.size(), sorted.length,
+        System.out.printf(Locale.ROOT, "window during a run of %d files: %d pulses, median gap %.1f ms, 99.9 %% below %.1f "
+                + "ms, longest %.1f ms%n", targets.size(), sorted.length,
                 sorted[sorted.length / 2] / 1e6, sorted[(int) (sorted.length * .999)] / 1e6, sorted[sorted.length - 1] / 1e6);
+        System.out.println(presses.words("during it"));
     }
 }

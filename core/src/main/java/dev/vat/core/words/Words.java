@@ -4,11 +4,10 @@ import java.text.FieldPosition;
 import java.text.Format;
 import java.text.MessageFormat;
 import java.text.ParsePosition;
-import java.util.Collections;
-import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * What one class says to people: patterns of {@link MessageFormat} from the resource bundle {@code words} of its package, under keys that
@@ -41,7 +40,8 @@ public final class Words {
     private final String prefix;
     private final ResourceBundle bundle;
     private final Locale locale = Locale.getDefault(Locale.Category.DISPLAY);
-    private final Map<String, String> whole = Collections.synchronizedMap(new HashMap<>());
+    private final Map<String, String> whole = new ConcurrentHashMap<>();
+    private final Map<String, MessageFormat> formats = new ConcurrentHashMap<>();
 
     private Words(Class<?> speaker) {
         this.prefix = speaker.getSimpleName() + ".";
@@ -60,14 +60,19 @@ public final class Words {
 
     /** @param values for {@code {0}} and on @throws java.util.MissingResourceException if nothing has this key */
     public String say(String key, Object... values) {
+        // A format is for one thread at a time; a copy is made sooner than a pattern is read.
+        return ((MessageFormat) formats.computeIfAbsent(key, this::format).clone()).format(values);
+    }
+
+    private MessageFormat format(String key) {
         MessageFormat format = new MessageFormat(pattern(key), locale);
-        Format[] formats = format.getFormats();
-        for (int i = 0; i < formats.length; i++) {
-            if (formats[i] == null) {
+        Format[] each = format.getFormats();
+        for (int i = 0; i < each.length; i++) {
+            if (each[i] == null) {
                 format.setFormat(i, PLAIN);
             }
         }
-        return format.format(values);
+        return format;
     }
 
     /** A figure with so many places behind a point, in every language: as rates, times and sizes are written, too. */

@@ -1,18 +1,14 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.delivery.Look;
-import dev.vat.core.finding.Finding;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
-import dev.vat.desktop.look.DropPlace;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumSet;
@@ -30,7 +26,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.OverrunStyle;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
@@ -61,6 +56,9 @@ public final class OutFace extends VBox {
     /** A line of the sheet: a row, or a heading under which rows are folded. */
     private record Line(OutRow row, OutRow.Group heading) {}
 
+    /** Which cells there are. */
+    private record Layout(List<Line> lines, Set<OutRow.Group> opened, List<String> columns) {}
+
     private final Session session;
     private final Dialogs ask;
     private final Runnable columnChanged;
@@ -76,9 +74,11 @@ public final class OutFace extends VBox {
     private final HBox sheet = new HBox(names, across);
     private final Label sentence = Parts.wrapped("", "note", "sentence");
     private final Set<OutRow.Group> opened = EnumSet.allOf(OutRow.Group.class);
+    private final VBox corner = new VBox();
     private final Map<String, OutHead> heads = new HashMap<>();
     private List<Line> lines = List.of();
-    private Label[][] cells = new Label[0][];
+    private OutCell[][] cells = new OutCell[0][];
+    private Layout layout;
     /** The first below its heading. */
     private int line = 1;
     private int column;
@@ -107,6 +107,9 @@ public final class OutFace extends VBox {
         add.setTooltip(new Tooltip(WORDS.say("addATarget")));
         add.setAccessibleText(WORDS.say("addATarget"));
         getStyleClass().add("face");
+        corner.getStyleClass().add("cell-head");
+        corner.getChildren().add(add);
+        corner.setMinHeight(HEAD);
         grid.setId("out-grid");
         grid.getStyleClass().add("out-grid");
         names.getStyleClass().add("out-grid");
@@ -204,7 +207,8 @@ public final class OutFace extends VBox {
         }
         ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
-            cells = new Label[0][];
+            cells = new OutCell[0][];
+            layout = null;
             getChildren().setAll(fields.to(Optional.empty(), more), Parts.wrapped(columns().isEmpty()
                     ? WORDS.say("noTargetYetSayBelowWhoThe")
                     : WORDS.say("nothingIsInTheReelYetEach"), "note", "empty"));
@@ -212,11 +216,18 @@ public final class OutFace extends VBox {
         }
         column = Math.min(column, columns().size() - 1);
         build(programme);
-        getChildren().setAll(fields.to(focused(), more));
+        List<Node> parts = new ArrayList<>(List.of(fields.to(focused(), more)));
         if (more.isSelected()) {
-            getChildren().addAll(fields.rate(programme), trying);
+            parts.addAll(List.of(fields.rate(programme), trying));
         }
-        getChildren().add(sheet);
+        parts.add(sheet);
+        // What stays is left where it is: what comes into the scene anew is styled anew.
+        if (getChildren().contains(sheet)) {
+            getChildren().remove(0, getChildren().indexOf(sheet));
+            getChildren().addAll(0, parts.subList(0, parts.size() - 1));
+        } else {
+            getChildren().setAll(parts);
+        }
         trying.show();
         showBurnIn();
         focus(line, column);
@@ -263,42 +274,67 @@ public final class OutFace extends VBox {
         return visible;
     }
 
+    /** Makes cells for rows and columns that weren't there, and brings all up to date. */
     private void build(ResolvedReel programme) {
-        lines = visibleLines();
+        Layout wanted = new Layout(visibleLines(), Set.copyOf(opened), columns().stream().map(Deliverable::id).toList());
+        if (!wanted.equals(layout)) {
+            layout = wanted;
+            lay();
+        }
+        for (int c = 0; c < columns().size(); c++) {
+            head(c);
+            for (int r = 0; r < lines.size(); r++) {
+                if (lines.get(r).row == null) {
+                    cells[r][c].show(lines.get(r).heading, columns().get(c), opened.contains(lines.get(r).heading));
+                } else {
+                    cells[r][c].show(programme, columns().get(c));
+                }
+            }
+        }
+        showProgress();
+    }
+
+    private void lay() {
+        lines = layout.lines();
         names.getChildren().clear();
         grid.getChildren().clear();
         grid.getColumnConstraints().clear();
         heads.clear();
-        VBox corner = new VBox();
-        corner.getStyleClass().add("cell-head");
-        corner.getChildren().add(add);
-        corner.setMinHeight(HEAD);
+        corner.minHeightProperty().unbind();
         names.add(corner, 0, 0);
-        cells = new Label[lines.size()][columns().size()];
+        cells = new OutCell[lines.size()][columns().size()];
         for (int c = 0; c < columns().size(); c++) {
             ColumnConstraints wide = new ColumnConstraints(NARROWEST, NARROWEST, Double.MAX_VALUE);
             wide.setHgrow(Priority.ALWAYS);
             grid.getColumnConstraints().add(wide);
-            OutHead head = new OutHead(session, menus, columns().get(c));
-            head.setMinHeight(HEAD);
-            if (c == 0) {
-                corner.minHeightProperty().bind(head.heightProperty());
-            }
-            heads.put(columns().get(c).id(), head);
-            grid.add(head, c, 0);
         }
         for (int r = 0; r < lines.size(); r++) {
             Label name = name(lines.get(r), r);
             names.add(name, 0, r + 1);
             for (int c = 0; c < columns().size(); c++) {
-                cells[r][c] = lines.get(r).row == null ? folded(lines.get(r).heading, r, c) : cell(programme, lines.get(r).row, r, c);
+                cells[r][c] = new OutCell(session, lines.get(r).row, columns().get(c));
+                press(cells[r][c], r, c);
                 grid.add(cells[r][c], c, r + 1);
             }
-            if (!columns().isEmpty()) {
-                name.minHeightProperty().bind(cells[r][0].heightProperty());
-            }
+            name.minHeightProperty().bind(cells[r][0].heightProperty());
         }
-        showProgress();
+    }
+
+    /** The heading of a column, made anew where it says something else. */
+    private void head(int c) {
+        Deliverable deliverable = columns().get(c);
+        OutHead before = heads.get(deliverable.id());
+        if (before != null && before.isOf(deliverable)) {
+            return;
+        }
+        grid.getChildren().remove(before);
+        OutHead head = new OutHead(session, menus, deliverable);
+        head.setMinHeight(HEAD);
+        if (c == 0) {
+            corner.minHeightProperty().bind(head.heightProperty());
+        }
+        heads.put(deliverable.id(), head);
+        grid.add(head, c, 0);
     }
 
     private Label name(Line which, int r) {
@@ -329,75 +365,16 @@ public final class OutFace extends VBox {
         show();
     }
 
-    /** How many of the folded rows aren't as the target has them. */
-    private Label folded(OutRow.Group group, int r, int c) {
-        Deliverable deliverable = columns().get(c);
-        if (opened.contains(group)) {
-            return dress(Parts.label("", "cell", "heading"), r, c);
-        }
-        if (group == OutRow.Group.FORECAST) {
-            return dress(
-                    Parts.label(session.foretelling().of(deliverable).isPresent() ? WORDS.say("byTestEncodes") : WORDS.say("roughOnly"),
-                            "cell", "folded"),
-                    r,
-                    c);
-        }
-        long differ = group.rows().stream().filter(row -> row.differs(deliverable)).count();
-        return dress(Parts.label(differ == 0 ? WORDS.say("asTheTarget") : WORDS.say("differ", differ), "cell",
-                "folded"), r, c);
-    }
-
-    private Label cell(ResolvedReel programme, OutRow which, int r, int c) {
-        Deliverable deliverable = columns().get(c);
-        Optional<String> value = which.value(session, programme, deliverable);
-        Label cell = Parts.label(value.orElse(which.absence()), "cell");
-        cell.setId("cell-" + which.id() + "-" + deliverable.id());
-        if (value.isEmpty()) {
-            cell.getStyleClass().add("absent");
-        }
-        if (which.differs(deliverable)) {
-            cell.getStyleClass().add("differs");
-        }
-        if (deliverable.off()) {
-            cell.getStyleClass().add("off");
-        }
-        judge(cell, which, deliverable);
-        if (which == FactRow.NAME) {
-            cell.setTextOverrun(OverrunStyle.CENTER_ELLIPSIS);
-        }
-        if (which.id().equals("look")) {
-            DropPlace.on(cell, WORDS.say("lutOf", deliverable.title()), OutFace::isTable,
-                    files -> session.edit(DeliverableEdits.setLook(deliverable.id(), Look.of(files.getFirst()))));
-        }
-        return dress(cell, r, c);
-    }
-
-    private static boolean isTable(List<Path> files) {
-        return files.size() == 1 && files.getFirst().toString().toLowerCase(Locale.ROOT).endsWith(".cube");
-    }
-
     /** Shows at the cells what stands in the way now. */
     public void showFindings() {
         for (int r = 0; r < cells.length; r++) {
-            for (int c = 0; c < cells[r].length; c++) {
-                if (lines.get(r).row != null) {
-                    judge(cells[r][c], lines.get(r).row, columns().get(c));
-                }
+            if (lines.get(r).row != null) {
+                Arrays.stream(cells[r]).forEach(OutCell::judge);
             }
         }
     }
 
-    private void judge(Label cell, OutRow which, Deliverable deliverable) {
-        cell.getStyleClass().removeAll("fault", "warn");
-        cell.setTooltip(new Tooltip(cell.getText()));
-        session.findings().all().stream().filter(f -> which.isJudgedBy(f.id()) && deliverable.id().equals(f.target()))
-                .findFirst().ifPresent(f -> style(cell, f));
-    }
-
-    private Label dress(Label cell, int r, int c) {
-        cell.setMaxSize(Double.MAX_VALUE, Double.MAX_VALUE);
-        cell.setMinWidth(0);
-        cell.setWrapText(true);
+    private void press(OutCell cell, int r, int c) {
         cell.setOnMousePressed(e -> {
             boolean again = r == line && c == column && grid.isFocused();
             focus(r, c);
@@ -409,17 +386,6 @@ public final class OutFace extends VBox {
             // The scroll pane around would take the keyboard away again.
             e.consume();
         });
-        return cell;
-    }
-
-    private static void style(Label cell, Finding finding) {
-        switch (finding.severity()) {
-            case BLOCKER -> cell.getStyleClass().add("fault");
-            case REQUEST -> cell.getStyleClass().add("request");
-            case WARNING -> cell.getStyleClass().add("warn");
-            case NOTE -> {}
-        }
-        cell.setTooltip(new Tooltip(finding.text()));
     }
 
     private void focus(int r, int c) {
@@ -427,15 +393,10 @@ public final class OutFace extends VBox {
             return;
         }
         boolean other = c != column;
-        for (Label[] across : cells) {
-            for (Label cell : across) {
-                cell.getStyleClass().remove("here");
-            }
-        }
         line = Math.clamp(r, 0, cells.length - 1);
         column = Math.clamp(c, 0, cells[0].length - 1);
-        Label cell = cells[line][column];
-        cell.getStyleClass().add("here");
+        OutCell cell = cells[line][column];
+        Arrays.stream(cells).flatMap(Arrays::stream).forEach(each -> each.setHere(each == cell));
         Line now = lines.get(line);
         String title = now.row == null ? now.heading.title() : now.row.title();
         sentence.setText(now.row == null ? WORDS.say("enterShowsOrHidesTheseRows") : sentence(now.row, columns().get(column))

@@ -22,14 +22,16 @@ final class OutHead extends VBox {
 
     private static final Words WORDS = Words.of(OutHead.class);
 
+    private final Deliverable deliverable;
     private final Label status = Parts.wrapped("", "note");
 
     OutHead(Session session, OutMenus menus, Deliverable deliverable) {
+        this.deliverable = deliverable;
         Label label = Parts.wrapped(deliverable.title(), "strong");
         HBox.setHgrow(label, Priority.ALWAYS);
         label.setMaxWidth(Double.MAX_VALUE);
         Button more = Parts.button("column-menu-" + deliverable.id(), "", () -> {});
-        Menus.opens(more, () -> menus.column(deliverable));
+        Menus.opens(more, () -> menus.column(session.deliverable(deliverable.id()).orElse(deliverable)));
         more.getStyleClass().add("small");
         more.setAccessibleText(WORDS.say("whatCanBeDoneWith", deliverable.title()));
         Button out = Parts.button("drop-" + deliverable.id(), "", () -> session.edit(DeliverableEdits.removeDeliverable(deliverable.id())));
@@ -45,6 +47,12 @@ final class OutHead extends VBox {
         if (deliverable.off()) {
             getStyleClass().add("off");
         }
+    }
+
+    /** Whether it says of a deliverable what it has to. */
+    boolean isOf(Deliverable now) {
+        return now.id().equals(deliverable.id()) && now.title().equals(deliverable.title()) && now.target().equals(deliverable.target())
+                && now.off() == deliverable.off();
     }
 
     /** @param progress of its file while it is made, or null; then {@code forecast} stands there */

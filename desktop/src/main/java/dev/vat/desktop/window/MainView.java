@@ -21,7 +21,9 @@ import dev.vat.desktop.session.Session;
 import dev.vat.engine.storage.UserSettings;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.application.Platform;
@@ -90,6 +92,8 @@ public final class MainView extends StackPane {
     private final ReelCommands reels;
     private final WindowParts parts = new WindowParts(this::parts);
     private Seen lastSeen;
+    /** A face that is turned to again with nothing new is only brought to the front. */
+    private final Map<SheetPane.Face, Seen> shownOn = new EnumMap<>(SheetPane.Face.class);
     private Node beforePage;
     private boolean refreshAsked;
     private boolean mouseDown;
@@ -346,10 +350,11 @@ public final class MainView extends StackPane {
         Seen seen = new Seen(session.revision(), session.judgement(), sheet.face(), looked.source());
         if (!seen.equals(lastSeen)) {
             boolean onlyFindings = seen.differsByFindings(lastSeen);
+            boolean asBefore = seen.equals(shownOn.put(seen.face, seen));
             lastSeen = seen;
             if (onlyFindings) {
                 sheet.showFindings();
-            } else if (sheet.show(looked.source())) {
+            } else if (asBefore ? sheet.turn() : sheet.show(looked.source())) {
                 focusBand();
             }
         }

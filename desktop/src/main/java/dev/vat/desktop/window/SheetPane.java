@@ -32,6 +32,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** Three faces of one programme, and under each of them who the files are for and what stands in the way. */
@@ -96,7 +97,10 @@ final class SheetPane extends BorderPane {
         below.setMinHeight(Region.USE_PREF_SIZE);
         below.setMaxHeight(Region.USE_PREF_SIZE);
         setTop(names);
-        setCenter(scroll);
+        // Lists go through their rows themselves; the sheet is gone through as a whole. All stay in the scene: what comes into it anew is
+        // styled anew, which takes longer than everything else about it.
+        scroll.setContent(out);
+        setCenter(new StackPane(in, reel, scroll));
         setBottom(new VBox(out.sentence(), targets, below));
     }
 
@@ -163,41 +167,64 @@ final class SheetPane extends BorderPane {
         String id = owner != null && isInside(owner) ? owner.getId() : null;
         String typed = owner instanceof TextField field ? Entry.open(field) : null;
         int caret = owner instanceof TextField field ? field.getCaretPosition() : 0;
-        for (Face each : Face.values()) {
-            tabs[each.ordinal()].setSelected(each == face);
-        }
-        Region shown = switch (face) {
-            case IN -> in;
-            case REEL -> reel;
-            case OUT -> out;
-        };
+        front();
         switch (face) {
             case IN -> in.show(selectedSource);
             case REEL -> reel.show();
             case OUT -> out.show();
         }
-        // Lists go through their rows themselves; the sheet is gone through as a whole.
-        if (face != Face.OUT) {
-            setCenter(shown);
-        } else {
-            setCenter(scroll);
-            if (scroll.getContent() != shown) {
-                scroll.setContent(shown);
+        around();
+        boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;
+        return (taken || isHidden(owner)) && !giveBack(id, typed, caret);
+    }
+
+    /**
+     * Brings the face to the front as it was shown last.
+     *
+     * @return whether what had the keyboard is gone
+     */
+    boolean turn() {
+        Node owner = getScene() == null ? null : getScene().getFocusOwner();
+        front();
+        around();
+        return isHidden(owner);
+    }
+
+    private static boolean isHidden(Node owner) {
+        for (Node at = owner; at != null; at = at.getParent()) {
+            if (!at.isVisible()) {
+                return true;
             }
         }
+        return false;
+    }
+
+    private void front() {
+        for (Face each : Face.values()) {
+            tabs[each.ordinal()].setSelected(each == face);
+        }
+        Parts.present(in, face == Face.IN);
+        Parts.present(reel, face == Face.REEL);
+        Parts.present(scroll, face == Face.OUT);
+    }
+
+    private void around() {
         // On the Out face targets are added at the head of the sheet.
         boolean sheeted = face == Face.OUT && out.isSheet();
         Parts.present(targets, !sheeted);
         Parts.present(out.sentence(), sheeted);
         targets.show();
         findings.show();
-        boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;
-        return taken && !giveBack(id, typed, caret);
     }
 
     /** What the keyboard goes to part by part: the list or the grid, what is set of the chosen one, the targets, the findings. */
     Stream<Node> parts() {
-        return Stream.of(lookup(face == Face.OUT ? "#out-grid" : ".rows"), lookup(".chosen"), targets, findings);
+        Region shown = switch (face) {
+            case IN -> in;
+            case REEL -> reel;
+            case OUT -> out;
+        };
+        return Stream.of(shown.lookup(face == Face.OUT ? "#out-grid" : ".rows"), shown.lookup(".chosen"), targets, findings);
     }
 
     /** Brings the keyboard to the first finding. */
@@ -215,7 +242,7 @@ final class SheetPane extends BorderPane {
 
     private boolean giveBack(String id, String typed, int caret) {
         Node again = id == null ? null : Parts.byId(this, id);
-        if (again == null) {
+        if (again == null || isHidden(again)) {
             return false;
         }
         // From the root on: colours are looked up there.

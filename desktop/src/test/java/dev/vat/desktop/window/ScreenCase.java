@@ -69,7 +69,7 @@ abstract class ScreenCase extends WindowCase {
     }
 
     private void groups(String of, Look look) throws Exception {
-        for (String group : on(() -> window.mainView().lookupAll(".fold").stream().map(Node::getId).toList())) {
+        for (String group : on(this::folds)) {
             fire(group);
             settle();
             look.at(of + ", " + group);

@@ -14,6 +14,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
 import java.util.logging.Handler;
@@ -205,13 +206,25 @@ abstract class WindowCase {
         settle();
     }
 
+    /** What is to be seen under an id comes before what another face keeps. */
     Node node(String id) {
-        return window.mainView().lookup("#" + id);
+        Set<Node> all = window.mainView().lookupAll("#" + id);
+        return all.stream().filter(WindowCase::isShown).findFirst().orElseGet(() -> all.stream().findFirst().orElse(null));
+    }
+
+    /** Whether a node and all that it stands in are visible. */
+    static boolean isShown(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (!at.isVisible()) {
+                return false;
+            }
+        }
+        return true;
     }
 
     boolean isThere(String id) {
         Node node = node(id);
-        return node != null && node.isVisible() && node.getScene() != null;
+        return node != null && isShown(node) && node.getScene() != null;
     }
 
     /** Whether a source stands in the list, though it may be scrolled out of sight. */
@@ -222,13 +235,17 @@ abstract class WindowCase {
     /** Opens the groups of what is chosen one after the other until something stands there. */
     void reveal(String id) throws Exception {
         settle();
-        for (String group : on(() -> node(id) != null ? List.<String>of()
-                : window.mainView().lookupAll(".fold").stream().map(Node::getId).toList())) {
+        for (String group : on(() -> isThere(id) ? List.<String>of() : folds())) {
             fire(group);
-            if (on(() -> node(id) != null)) {
+            if (on(() -> isThere(id))) {
                 return;
             }
         }
+    }
+
+    /** The groups that can be opened where one is. */
+    List<String> folds() {
+        return window.mainView().lookupAll(".fold").stream().filter(WindowCase::isShown).map(Node::getId).toList();
     }
 
     /** Types into a field and presses Enter. */

@@ -47,9 +47,13 @@ final class WorkerCommand {
     }
 
     /** Low priority and some of the cores only, where the system has the means. */
-    private static List<String> steppingBack(Restraint restraint) {
+    private static List<String> steppingBack(WorkerRole role, Restraint restraint) {
         List<String> before = new ArrayList<>();
         if (restraint == null) {
+            // Who turns over frames wants each press answered first, then the picture.
+            if (role == WorkerRole.VIEWER && Files.isExecutable(NICE)) {
+                before.addAll(List.of(NICE.toString(), "-n", "5"));
+            }
             return before;
         }
         Integer cores = restraint.cores();
@@ -63,7 +67,7 @@ final class WorkerCommand {
     }
 
     private static List<String> command(WorkerRole role, Places places, Restraint restraint) {
-        List<String> command = new ArrayList<>(steppingBack(restraint));
+        List<String> command = new ArrayList<>(steppingBack(role, restraint));
         String packaged = System.getProperty("jpackage.app-path");
         if (packaged != null) {
             command.add(packaged);
