@@ -102,7 +102,7 @@ public final class CompareBar extends VBox {
         earlier.setAccessibleText(WORDS.say("theSecondOneFrameLaterBeside"));
         Button later = Parts.button("compare-later", "+", () -> shift(1));
         later.setAccessibleText(WORDS.say("theSecondOneFrameEarlier"));
-        Stream.concat(ways.values().stream(), Stream.of(signed)).forEach(b -> ((ToggleButton) b).setMinWidth(Region.USE_PREF_SIZE));
+        Stream.concat(ways.values().stream(), Stream.of(signed)).forEach(b -> b.setMinWidth(Region.USE_PREF_SIZE));
         HBox top = new HBox(8, names, Parts.space(), likeness, step, earlier, later, close);
         top.setAlignment(Pos.CENTER_LEFT);
         Button report = Parts.button("compare-report", WORDS.say("copyReport"), () -> Clips.copy(report()));

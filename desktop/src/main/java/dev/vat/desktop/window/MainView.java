@@ -1,7 +1,5 @@
 package dev.vat.desktop.window;
 
-import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
@@ -10,7 +8,6 @@ import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.compare.CompareBar;
-import dev.vat.desktop.help.HelpPage;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
@@ -27,17 +24,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.application.Platform;
-import javafx.event.Event;
-import javafx.geometry.Point2D;
 import javafx.scene.Node;
-import javafx.scene.control.ButtonBase;
-import javafx.scene.control.ListView;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuBar;
 import javafx.scene.control.SplitPane;
 import javafx.scene.control.TextField;
-import javafx.scene.control.ToggleButton;
-import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyCombination;
 import javafx.scene.input.KeyEvent;
@@ -71,6 +62,7 @@ public final class MainView extends StackPane {
     private final BandColours dyes = new BandColours();
     private final Player player = new Player();
     private final Commands commands = new Commands();
+    private final WindowKeys keys;
     private final HeadBar head;
     private final BandPane band;
     private final SheetPane sheet;
@@ -97,7 +89,6 @@ public final class MainView extends StackPane {
     private Node beforePage;
     private boolean refreshAsked;
     private boolean mouseDown;
-    private boolean focusByKeys;
     private boolean pictureOnly;
     private boolean dressedDark;
     private boolean closed;
@@ -158,6 +149,7 @@ public final class MainView extends StackPane {
                 refreshLater();
             }
         });
+        keys = new WindowKeys(this::getScene, commands, documents);
         runs = new RunsPane(session, ask, new RunsPane.RunActions() {
             @Override
             public void watch(RunPlan plan, String target, Path file) {
@@ -188,7 +180,10 @@ public final class MainView extends StackPane {
         addWindowCommands();
         head = new HeadBar(session, commands);
         welcome = new Welcome(session, () -> press("open-frames"));
-        search = new CommandSearch(commands, this::places, this::leaveSearch);
+        search = new CommandSearch(commands, new WindowPlaces(session, sheet, documents, this::goToSource, () -> {
+            choose(SheetPane.Face.OUT);
+            refresh();
+        })::all, this::leaveSearch);
         picture.setOnWave(peaks -> band.band().setWave(peaks));
         picture.setOnCached(places -> band.band().setCached(places));
         picture.setOnPlace(place -> {
@@ -212,11 +207,15 @@ public final class MainView extends StackPane {
         page.setBottom(runs);
         getChildren().addAll(page, search);
         setId("shell");
-        addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
+        addEventFilter(KeyEvent.KEY_PRESSED, e -> {
+            if (!search.isVisible()) {
+                keys.press(e);
+            }
+        });
         addEventFilter(MouseEvent.MOUSE_PRESSED, e -> {
             Entry.leave(getScene(), e.getTarget());
             mouseDown = true;
-            focusByKeys = false;
+            keys.pointerUsed();
         });
         addEventFilter(MouseEvent.MOUSE_RELEASED, _ -> {
             mouseDown = false;
@@ -410,96 +409,7 @@ public final class MainView extends StackPane {
         }
     }
 
-    // ---- keys, drops
-
-    private void keyPressed(KeyEvent e) {
-        if (!search.isVisible()) {
-            if (e.getCode() == KeyCode.TAB) {
-                focusByKeys = true;
-            }
-            if (isForThePage(e)) {
-                documents.leave();
-                e.consume();
-                return;
-            }
-            if (isForTheMenu(e)) {
-                openMenu();
-                e.consume();
-                return;
-            }
-            if (e.getCode() == KeyCode.F6) {
-                focusByKeys = true;
-            }
-            // Who went to a button by keys presses it with the space bar; after the mouse the space bar plays.
-            if (focusByKeys && e.getTarget() instanceof ButtonBase && e.getCode() == KeyCode.SPACE && !e.isShortcutDown()
-                    || isOnGrid() && isArrow(e.getCode()) || isForTheList(e.getCode())) {
-                return;
-            }
-            commands.handle(e, () -> Entry.settle(getScene()));
-        }
-    }
-
-    /** Escape leaves a page, once there is nothing in its field to be taken back. */
-    private boolean isForThePage(KeyEvent e) {
-        return e.getCode() == KeyCode.ESCAPE && documents.open() != null
-                && !(e.getTarget() instanceof TextField field && Entry.holds(field));
-    }
-
-    private static boolean isForTheMenu(KeyEvent e) {
-        return e.getCode() == KeyCode.CONTEXT_MENU || e.getCode() == KeyCode.F10 && e.isShiftDown();
-    }
-
-    /** Not every system asks for the menu of what has the keyboard by itself. */
-    private void openMenu() {
-        Node owner = getScene().getFocusOwner();
-        if (owner != null) {
-            Point2D at = owner.localToScreen(0, 0);
-            Event.fireEvent(owner, new ContextMenuEvent(ContextMenuEvent.CONTEXT_MENU_REQUESTED, 0, 0, at.getX(), at.getY(), true, null));
-        }
-    }
-
-    private boolean isOnGrid() {
-        Node owner = getScene().getFocusOwner();
-        return owner != null && ("out-grid".equals(owner.getId()) || owner.getStyleClass().contains("takes-arrows")
-                || owner instanceof ToggleButton choice && choice.getToggleGroup() != null && focusByKeys);
-    }
-
-    /** The ends of a list are nearer to whoever walks it than those of the band. */
-    private boolean isForTheList(KeyCode code) {
-        return getScene().getFocusOwner() instanceof ListView<?> && (code == KeyCode.HOME || code == KeyCode.END);
-    }
-
-    private static boolean isArrow(KeyCode code) {
-        return code == KeyCode.LEFT || code == KeyCode.RIGHT;
-    }
-
-    /** Sources, deliverables, settings and help, as places to go to. */
-    private List<Command> places() {
-        Stream<Command> sources = session.project().sources().stream()
-                .map(s -> new Command("source-" + s.id(), WORDS.say("sources"), WORDS.say("source", s.name()), null, () -> true,
-                        () -> goToSource(s.id())));
-        Stream<Command> settings = sheet.out().rows().entrySet().stream()
-                .map(row -> new Command("setting-" + row.getKey(), WORDS.say("settings"), WORDS.say("setting", row.getValue()), null,
-                        () -> !session.project().deliverables().isEmpty(), () -> {
-                            choose(SheetPane.Face.OUT);
-                            refresh();
-                            sheet.out().goTo(row.getKey());
-                        }));
-        Stream<Command> files = session.project().deliverables().stream()
-                .map(d -> new Command("deliverable-" + d.id(), WORDS.say("deliverables"), WORDS.say("deliverable", d.title()), null,
-                        () -> true, () -> {
-                            choose(SheetPane.Face.OUT);
-                            refresh();
-                            sheet.out().goToColumn(d.id());
-                        }));
-        Stream<Command> targets = Catalogue.targets().stream()
-                .filter(t -> session.project().deliverables().stream().noneMatch(d -> d.target().equals(t.id())))
-                .map(t -> new Command("add-" + t.id(), WORDS.say("deliverables"), WORDS.say("addADeliverable", t.title()), null, () -> true,
-                        () -> session.edit(DeliverableEdits.addTarget(t))));
-        Stream<Command> help = HelpPage.topics().entrySet().stream().map(topic -> new Command("help-" + topic.getKey(), WORDS.say("help"),
-                WORDS.say("help2", topic.getValue()), null, () -> true, () -> documents.help(topic.getKey())));
-        return Stream.of(sources, files, targets, settings, help).flatMap(s -> s).toList();
-    }
+    // ---- places to go to
 
     private void goToSource(String id) {
         sheet.setFace(SheetPane.Face.IN);
