@@ -67,7 +67,7 @@ public final class Entry {
             entry.take();
         }
         return scene.getRoot().lookupAll(".text-field.refused").stream().filter(TextField.class::isInstance).map(TextField.class::cast)
-                .filter(f -> f.getScene() == scene && of(f) != null).findFirst();
+                .filter(f -> f.getScene() == scene).findFirst();
     }
 
     /** What was typed into a field and isn't taken yet, or null: what stands there untouched may be old by now. */
@@ -142,7 +142,9 @@ public final class Entry {
         if (entry != null) {
             entry.accept();
         }
-        field.getStyleClass().add(REFUSED);
+        if (!field.getStyleClass().contains(REFUSED)) {
+            field.getStyleClass().add(REFUSED);
+        }
         field.setTooltip(new Tooltip(why));
         field.setAccessibleHelp(why);
         Label reason = Parts.wrapped(why, "note", "refusal");

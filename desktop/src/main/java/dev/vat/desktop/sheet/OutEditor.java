@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
@@ -43,6 +44,8 @@ final class OutEditor {
     private final Runnable act;
     private final Runnable show;
     private TextField editor;
+    /** The deliverable whose cell is being typed into. */
+    private String edited;
     private ContextMenu menu;
     private Cell copied;
 
@@ -59,6 +62,10 @@ final class OutEditor {
 
     /** Whether something is being typed or chosen: the sheet must not be made anew under it. */
     boolean isOpen() {
+        if (editor != null && session.deliverable(edited).isEmpty()) {
+            grid.getChildren().remove(editor);
+            editor = null;
+        }
         return editor != null || menu != null && menu.isShowing();
     }
 
@@ -69,7 +76,7 @@ final class OutEditor {
                 stop(true);
                 e.consume();
             }
-            return true;
+            return editor == null || editor.isFocused();
         }
         boolean plain = !e.isShortcutDown() && !e.isAltDown();
         if (plain && (e.getCode() == KeyCode.ENTER || e.getCode() == KeyCode.F2)) {
@@ -192,6 +199,11 @@ final class OutEditor {
     // ---- another value
 
     void edit(Cell cell) {
+        if (editor != null) {
+            // A value that is refused stays until it is mended or taken back.
+            editor.requestFocus();
+            return;
+        }
         if (!cell.row.isEditable(cell.deliverable)) {
             return;
         }
@@ -207,6 +219,7 @@ final class OutEditor {
     }
 
     private void type(Cell cell) {
+        edited = cell.deliverable.id();
         editor = new TextField(cell.row.text(OutRow.view(session), cell.deliverable));
         editor.setId("cell-editor");
         editor.setAccessibleText(WORDS.say("of", cell.row.title(), cell.deliverable.title()));
@@ -223,19 +236,14 @@ final class OutEditor {
         });
     }
 
-    /** @param stay whether the keyboard stays on the sheet, and a value that can't be used in its editor */
+    /** @param stay whether the keyboard stays on the sheet */
     private void commit(Cell cell, boolean stay) {
         Edit edit;
         try {
             edit = cell.row.typed(OutRow.view(session), cell.deliverable, editor.getText());
         } catch (IllegalArgumentException e) {
-            if (stay) {
-                sentence.setText(e.getMessage());
-                editor.getStyleClass().add("refused");
-            } else {
-                stop(false);
-                sentence.setText(WORDS.say("theValueStaysAsItWas", e.getMessage()));
-            }
+            Fields.refuse(editor, e.getMessage());
+            sentence.setText(e.getMessage());
             return;
         }
         stop(stay);

@@ -196,6 +196,7 @@ class SheetTest extends WindowCase {
     @Test
     void whatIsTypedInACellIsEnteredByAClickElsewhereAndRefusedInWords() throws Exception {
         drop(TestFrames.png(folder, "kite", 3, 96, 54, true));
+        press("rate-25");
         press("target-web-h264");
         press("face-out");
         settle();
@@ -210,6 +211,12 @@ class SheetTest extends WindowCase {
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
         type(KeyCode.ENTER);
         assertThat(text("out-sentence")).contains("'reddish' is nothing to lay under");
+        press("cell-size-web-h264");
+        assertThat(on(() -> ((TextField) node("cell-editor")).getText())).as("a click elsewhere loses nothing").isEqualTo("reddish");
+        hand.push(KeyCode.CONTROL, KeyCode.ENTER);
+        settle();
+        assertThat(on(() -> session().runs().lines())).as("making waits for it").isEmpty();
+        assertThat(on(() -> node("cell-editor").isFocused())).isTrue();
         type(KeyCode.ESCAPE);
         settle();
         assertThat(text("cell-alpha-web-h264")).isEqualTo("flattened on #00FF80");
