@@ -24,6 +24,7 @@ import java.util.Objects;
 import java.util.function.Supplier;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
+import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.layout.Region;
 
@@ -71,9 +72,18 @@ final class Documents {
 
     /** Leaves the page that is open as its own button does: a receipt of the history leads back there. */
     void leave() {
-        open.lookupAll(".button").stream().filter(b -> b.getId() != null && b.getId().startsWith("close-")).map(Button.class::cast)
-                .findFirst()
-                .orElseThrow(() -> new IllegalStateException("The page " + open.getId() + " has no button that closes it")).fire();
+        closing().fire();
+    }
+
+    private Button closing() {
+        return open.lookupAll(".button").stream().filter(b -> b.getId() != null && b.getId().startsWith("close-")).map(Button.class::cast)
+                .findFirst().orElseThrow(() -> new IllegalStateException("The page " + open.getId() + " has no button that closes it"));
+    }
+
+    /** Brings the keyboard to the page: to where one types first, else to the button that leads back, which does no harm. */
+    void takeKeyboard() {
+        open.applyCss();
+        open.lookupAll(".text-field").stream().filter(Node::isVisible).findFirst().orElseGet(this::closing).requestFocus();
     }
 
     private void show(Region page) {

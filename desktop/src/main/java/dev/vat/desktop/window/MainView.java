@@ -374,7 +374,7 @@ public final class MainView extends StackPane {
             }
             stage.getChildren().setAll(shown);
             if (page) {
-                parts.into(shown);
+                documents.takeKeyboard();
             } else if (beforePage != null) {
                 giveBack();
             }

@@ -31,12 +31,6 @@ final class WindowParts {
         }
     }
 
-    /** Brings the keyboard into something. */
-    void into(Node part) {
-        part.applyCss();
-        first(part).ifPresent(Node::requestFocus);
-    }
-
     private static boolean isInside(Node node, Node part) {
         for (Node at = node; at != null; at = at.getParent()) {
             if (at == part) {
