@@ -4,10 +4,11 @@ import java.text.FieldPosition;
 import java.text.Format;
 import java.text.MessageFormat;
 import java.text.ParsePosition;
+import java.util.Collections;
+import java.util.HashMap;
 import java.util.Locale;
 import java.util.Map;
 import java.util.ResourceBundle;
-import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * What one class says to people: patterns of {@link MessageFormat} from the resource bundle {@code words} of its package, under keys that
@@ -40,8 +41,8 @@ public final class Words {
     private final String prefix;
     private final ResourceBundle bundle;
     private final Locale locale = Locale.getDefault(Locale.Category.DISPLAY);
-    private final Map<String, String> whole = new ConcurrentHashMap<>();
-    private final Map<String, MessageFormat> formats = new ConcurrentHashMap<>();
+    private final Map<String, String> whole = Collections.synchronizedMap(new HashMap<>());
+    private final Map<String, MessageFormat> formats = Collections.synchronizedMap(new HashMap<>());
 
     private Words(Class<?> speaker) {
         this.prefix = speaker.getSimpleName() + ".";

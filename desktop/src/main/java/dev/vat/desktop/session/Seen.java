@@ -43,6 +43,8 @@ final class Seen {
     boolean listing;
     /** How long the last listing took. */
     long listMillis;
+    /** How many looks in a row found nothing new. */
+    long quiet;
     /** The check that goes on, if one does. */
     CompletableFuture<FrameTable> check;
     /** What is shown with each field counted as a frame, and the table that it was made of. */

@@ -38,7 +38,10 @@ public final class Watch {
     /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
     private static final long SNAPSHOT_SHARE = 10;
     private static final long LOOK_MILLIS = 1000;
-    private static final long LOOK_SHARE = 10;
+    private static final long LOOK_SHARE = 50;
+    /** After so many looks that found nothing new, the next ones come more rarely, down to one in five seconds. */
+    private static final long QUIET_LOOKS = 20;
+    private static final long RAREST = 5;
 
     private final Viewer viewer;
     private final Executor background;
@@ -138,7 +141,9 @@ public final class Watch {
             // Written to a moment ago: more may come.
             watch(source, true);
         }
-        if (about.isAbout(sequence) && (about.isChecking() || about.table.isChecked())) {
+        boolean known = about.isAbout(sequence) && (about.isChecking() || about.table.isChecked());
+        about.quiet = known ? about.quiet + 1 : 0;
+        if (known) {
             if (!about.isChecking()) {
                 FrameTable before = about.table;
                 about.show(about.judged == null ? FrameTable.unchecked(sequence) : about.judged);
@@ -364,10 +369,12 @@ public final class Watch {
 
     private void tick() {
         long slowest = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.listMillis).max().orElse(0);
+        long quiet = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.quiet).min().orElse(0);
+        long pause = LOOK_MILLIS * Math.min(RAREST, 1 + quiet / QUIET_LOOKS);
         background.execute(() -> {
             try {
                 // A folder of very many files is looked at more rarely, so that looking takes a small share of the time.
-                Thread.sleep(Math.max(LOOK_MILLIS, LOOK_SHARE * slowest));
+                Thread.sleep(Math.max(pause, LOOK_SHARE * slowest));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
                 return;

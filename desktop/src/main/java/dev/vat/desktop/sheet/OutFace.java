@@ -11,14 +11,10 @@ import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
@@ -26,16 +22,12 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.control.Tooltip;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
-import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.input.MouseEvent;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
-import javafx.scene.layout.Region;
 import javafx.scene.layout.VBox;
 
 /**
@@ -47,17 +39,6 @@ public final class OutFace extends VBox {
     private static final Words WORDS = Words.of(OutFace.class);
 
     private static final double SENTENCE = 22;
-    private static final double NAMES = 116;
-    private static final double WIDEST_NAMES = 190;
-    private static final double HEAD = 62;
-    private static final double NARROWEST = 150;
-    private static final double ACROSS_BAR = 14;
-
-    /** A line of the sheet: a row, or a heading under which rows are folded. */
-    private record Line(OutRow row, OutRow.Group heading) {}
-
-    /** Which cells there are. */
-    private record Layout(List<Line> lines, Set<OutRow.Group> opened, List<String> columns) {}
 
     private final Session session;
     private final Dialogs ask;
@@ -68,17 +49,10 @@ public final class OutFace extends VBox {
     private final TryingBar trying;
     private final ToggleButton more = Controls.toggle("");
     private final Button add;
-    private final GridPane names = new GridPane();
-    private final GridPane grid = new GridPane();
-    private final ScrollPane across = new ScrollPane(grid);
-    private final HBox sheet = new HBox(names, across);
+    private final OutGrid sheet;
+    /** That of the sheet, which has the keyboard. */
+    private final GridPane grid;
     private final Label sentence = Parts.wrapped("", "note", "sentence");
-    private final Set<OutRow.Group> opened = EnumSet.allOf(OutRow.Group.class);
-    private final VBox corner = new VBox();
-    private final Map<String, OutHead> heads = new HashMap<>();
-    private List<Line> lines = List.of();
-    private OutCell[][] cells = new OutCell[0][];
-    private Layout layout;
     /** The first below its heading. */
     private int line = 1;
     private int column;
@@ -92,6 +66,9 @@ public final class OutFace extends VBox {
         this.columnChanged = columnChanged;
         this.fields = new OutFields(session, ask);
         this.menus = new OutMenus(session, ask);
+        this.add = Parts.button("add-target", "+", () -> {});
+        this.sheet = new OutGrid(session, menus, add, presses());
+        this.grid = sheet.cells();
         this.editor = new OutEditor(session, menus, grid, sentence, this::here, this::act, this::show);
         this.trying = new TryingBar(session, ladders);
         setId("out-face");
@@ -101,35 +78,15 @@ public final class OutFace extends VBox {
         more.setAccessibleText(WORDS.say("rateDraftAndTestEncodes"));
         more.setTooltip(new Tooltip(WORDS.say("rateDraftAndTestEncodes")));
         more.setOnAction(_ -> show());
-        add = Parts.button("add-target", "+", () -> {});
         add.setOnAction(_ -> adding.accept(add));
         add.getStyleClass().add("small");
         add.setTooltip(new Tooltip(WORDS.say("addATarget")));
         add.setAccessibleText(WORDS.say("addATarget"));
         getStyleClass().add("face");
-        corner.getStyleClass().add("cell-head");
-        corner.getChildren().add(add);
-        corner.setMinHeight(HEAD);
-        grid.setId("out-grid");
-        grid.getStyleClass().add("out-grid");
-        names.getStyleClass().add("out-grid");
-        names.getColumnConstraints().add(new ColumnConstraints(NAMES, Region.USE_COMPUTED_SIZE, WIDEST_NAMES));
-        names.setMinWidth(Region.USE_PREF_SIZE);
-        grid.setFocusTraversable(true);
         grid.addEventFilter(KeyEvent.KEY_PRESSED, this::key);
         grid.addEventFilter(KeyEvent.KEY_TYPED, e -> editor.typed(e));
-        grid.setOnContextMenuRequested(e -> editor.menu(e, NARROWEST / 2));
-        names.setOnContextMenuRequested(e -> editor.menu(e, 0));
-        across.setId("out-across");
-        across.getStyleClass().add("out-across");
-        across.setVbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        across.setFitToWidth(true);
-        across.setFocusTraversable(false);
-        // Never up and down: row labels beside it don't move. Its own bar for going across needs room below the cells.
-        grid.heightProperty().addListener((_, _, height) -> across.setMinHeight(height.doubleValue() + ACROSS_BAR));
-        across.vvalueProperty().addListener((_, _, _) -> across.setVvalue(0));
-        HBox.setHgrow(across, Priority.ALWAYS);
-        sheet.setAlignment(Pos.TOP_LEFT);
+        grid.setOnContextMenuRequested(e -> editor.menu(e, OutGrid.NARROWEST / 2));
+        sheet.names().setOnContextMenuRequested(e -> editor.menu(e, 0));
         sentence.setId("out-sentence");
         // The sheet must not move under the mouse when another cell has more to say.
         sentence.minHeightProperty().bind(Bindings.createDoubleBinding(() -> Math.max(SENTENCE, sentence.prefHeight(sentence.getWidth())),
@@ -157,20 +114,20 @@ public final class OutFace extends VBox {
 
     /** The groups that are folded, by their names. */
     public List<String> folded() {
-        return Arrays.stream(OutRow.Group.values()).filter(g -> !opened.contains(g)).map(Enum::name).toList();
+        return Arrays.stream(OutRow.Group.values()).filter(g -> !sheet.opened().contains(g)).map(Enum::name).toList();
     }
 
     /** Folds these groups, and opens the others. */
     public void fold(List<String> groups) {
-        opened.clear();
-        Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(opened::add);
+        sheet.opened().clear();
+        Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(sheet.opened()::add);
     }
 
     /** Brings the keyboard to a column. @param id of the deliverable */
     public void goToColumn(String id) {
         show();
         for (int c = 0; c < columns().size(); c++) {
-            if (columns().get(c).id().equals(id) && cells.length > 0) {
+            if (columns().get(c).id().equals(id) && !sheet.isEmpty()) {
                 go(line, c);
                 Platform.runLater(grid::requestFocus);
             }
@@ -179,10 +136,10 @@ public final class OutFace extends VBox {
 
     /** Brings the keyboard to a row. @param id as {@link #rows} has it */
     public void goTo(String id) {
-        Arrays.stream(OutRow.Group.values()).filter(g -> g.rows().stream().anyMatch(r -> r.id().equals(id))).forEach(opened::add);
+        Arrays.stream(OutRow.Group.values()).filter(g -> g.rows().stream().anyMatch(r -> r.id().equals(id))).forEach(sheet.opened()::add);
         show();
-        for (int r = 0; r < lines.size(); r++) {
-            if (lines.get(r).row != null && lines.get(r).row.id().equals(id) && cells.length > r) {
+        for (int r = 0; r < sheet.lines().size(); r++) {
+            if (sheet.lines().get(r).row() != null && sheet.lines().get(r).row().id().equals(id) && !sheet.isEmpty()) {
                 go(r, column);
                 // After whatever was opened over the sheet has given the keyboard back.
                 Platform.runLater(grid::requestFocus);
@@ -192,7 +149,7 @@ public final class OutFace extends VBox {
 
     /** Whether deliverables stand here as columns. */
     public boolean isSheet() {
-        return cells.length > 0;
+        return !sheet.isEmpty();
     }
 
     /** The row in focus in one sentence, to stand under the sheet. */
@@ -207,15 +164,15 @@ public final class OutFace extends VBox {
         }
         ResolvedReel programme = session.programme().orElse(null);
         if (programme == null || columns().isEmpty()) {
-            cells = new OutCell[0][];
-            layout = null;
+            sheet.clear();
             getChildren().setAll(fields.to(Optional.empty(), more), Parts.wrapped(columns().isEmpty()
                     ? WORDS.say("noTargetYetSayBelowWhoThe")
                     : WORDS.say("nothingIsInTheReelYetEach"), "note", "empty"));
             return;
         }
         column = Math.min(column, columns().size() - 1);
-        build(programme);
+        sheet.show(programme, columns());
+        showProgress();
         List<Node> parts = new ArrayList<>(List.of(fields.to(focused(), more)));
         if (more.isSelected()) {
             parts.addAll(List.of(fields.rate(programme), trying));
@@ -249,7 +206,7 @@ public final class OutFace extends VBox {
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
     public void showProgress() {
         trying.show();
-        heads.forEach((id, head) -> head.show(session.runs().progress(id).orElse(null), forecast(id)));
+        sheet.eachHead((id, head) -> head.show(session.runs().progress(id).orElse(null), forecast(id)));
     }
 
     private String forecast(String id) {
@@ -263,144 +220,58 @@ public final class OutFace extends VBox {
                         .orElse(""));
     }
 
-    private List<Line> visibleLines() {
-        List<Line> visible = new ArrayList<>();
-        for (OutRow.Group group : OutRow.Group.values()) {
-            visible.add(new Line(null, group));
-            if (opened.contains(group)) {
-                group.rows().forEach(row -> visible.add(new Line(row, null)));
-            }
-        }
-        return visible;
-    }
-
-    /** Makes cells for rows and columns that weren't there, and brings all up to date. */
-    private void build(ResolvedReel programme) {
-        Layout wanted = new Layout(visibleLines(), Set.copyOf(opened), columns().stream().map(Deliverable::id).toList());
-        if (!wanted.equals(layout)) {
-            layout = wanted;
-            lay();
-        }
-        for (int c = 0; c < columns().size(); c++) {
-            head(c);
-            for (int r = 0; r < lines.size(); r++) {
-                if (lines.get(r).row == null) {
-                    cells[r][c].show(lines.get(r).heading, columns().get(c), opened.contains(lines.get(r).heading));
-                } else {
-                    cells[r][c].show(programme, columns().get(c));
-                }
-            }
-        }
-        showProgress();
-    }
-
-    private void lay() {
-        lines = layout.lines();
-        names.getChildren().clear();
-        grid.getChildren().clear();
-        grid.getColumnConstraints().clear();
-        heads.clear();
-        corner.minHeightProperty().unbind();
-        names.add(corner, 0, 0);
-        cells = new OutCell[lines.size()][columns().size()];
-        for (int c = 0; c < columns().size(); c++) {
-            ColumnConstraints wide = new ColumnConstraints(NARROWEST, NARROWEST, Double.MAX_VALUE);
-            wide.setHgrow(Priority.ALWAYS);
-            grid.getColumnConstraints().add(wide);
-        }
-        for (int r = 0; r < lines.size(); r++) {
-            Label name = name(lines.get(r), r);
-            names.add(name, 0, r + 1);
-            for (int c = 0; c < columns().size(); c++) {
-                cells[r][c] = new OutCell(session, lines.get(r).row, columns().get(c));
-                press(cells[r][c], r, c);
-                grid.add(cells[r][c], c, r + 1);
-            }
-            name.minHeightProperty().bind(cells[r][0].heightProperty());
-        }
-    }
-
-    /** The heading of a column, made anew where it says something else. */
-    private void head(int c) {
-        Deliverable deliverable = columns().get(c);
-        OutHead before = heads.get(deliverable.id());
-        if (before != null && before.isOf(deliverable)) {
-            return;
-        }
-        grid.getChildren().remove(before);
-        OutHead head = new OutHead(session, menus, deliverable);
-        head.setMinHeight(HEAD);
-        if (c == 0) {
-            corner.minHeightProperty().bind(head.heightProperty());
-        }
-        heads.put(deliverable.id(), head);
-        grid.add(head, c, 0);
-    }
-
-    private Label name(Line which, int r) {
-        Label name = Parts.label(which.row != null ? which.row.title() : which.heading.title(), "cell-name");
-        name.setMaxWidth(Double.MAX_VALUE);
-        name.setOnMousePressed(_ -> {
-            focus(r, column);
-            grid.requestFocus();
-        });
-        if (which.heading != null) {
-            boolean open = opened.contains(which.heading);
-            name.setId("fold-" + which.heading.name().toLowerCase(Locale.ROOT));
-            name.getStyleClass().add("fold");
-            name.setGraphic((open ? Icon.DOWN : Icon.STEP_FORWARD).node());
-            name.setOnMousePressed(e -> {
-                focus(r, column);
-                fold(which.heading);
-                e.consume();
-            });
-        }
-        return name;
-    }
-
     private void fold(OutRow.Group group) {
-        if (!opened.remove(group)) {
-            opened.add(group);
-        }
+        sheet.fold(group);
         show();
     }
 
     /** Shows at the cells what stands in the way now. */
     public void showFindings() {
-        for (int r = 0; r < cells.length; r++) {
-            if (lines.get(r).row != null) {
-                Arrays.stream(cells[r]).forEach(OutCell::judge);
-            }
-        }
+        sheet.judge();
     }
 
-    private void press(OutCell cell, int r, int c) {
-        cell.setOnMousePressed(e -> {
-            boolean again = r == line && c == column && grid.isFocused();
-            focus(r, c);
-            grid.requestFocus();
-            // A click on the cell that is in focus already opens it.
-            if (e.getButton() == MouseButton.PRIMARY && (again || e.getClickCount() == 2)) {
-                act();
+    private OutGrid.Presses presses() {
+        return new OutGrid.Presses() {
+            @Override
+            public void name(int r) {
+                focus(r, column);
+                grid.requestFocus();
             }
-            // The scroll pane around would take the keyboard away again.
-            e.consume();
-        });
+
+            @Override
+            public void heading(int r) {
+                focus(r, column);
+                fold(sheet.lines().get(r).heading());
+            }
+
+            @Override
+            public void cell(int r, int c, MouseEvent e) {
+                boolean again = r == line && c == column && grid.isFocused();
+                focus(r, c);
+                grid.requestFocus();
+                // A click on the cell that is in focus already opens it.
+                if (e.getButton() == MouseButton.PRIMARY && (again || e.getClickCount() == 2)) {
+                    act();
+                }
+                // The scroll pane around would take the keyboard away again.
+                e.consume();
+            }
+        };
     }
 
     private void focus(int r, int c) {
-        if (cells.length == 0) {
+        if (sheet.isEmpty()) {
             return;
         }
         boolean other = c != column;
-        line = Math.clamp(r, 0, cells.length - 1);
-        column = Math.clamp(c, 0, cells[0].length - 1);
-        OutCell cell = cells[line][column];
-        Arrays.stream(cells).flatMap(Arrays::stream).forEach(each -> each.setHere(each == cell));
-        Line now = lines.get(line);
-        String title = now.row == null ? now.heading.title() : now.row.title();
-        sentence.setText(now.row == null ? WORDS.say("enterShowsOrHidesTheseRows") : sentence(now.row, columns().get(column))
-                + (now.row.differs(columns().get(column)) ? WORDS.say("backspaceFollowsTheTarget") : ""));
+        line = Math.clamp(r, 0, sheet.lines().size() - 1);
+        column = Math.clamp(c, 0, sheet.columns() - 1);
+        OutCell cell = sheet.cell(line, column);
+        sheet.mark(cell);
+        OutGrid.Line now = sheet.lines().get(line);
+        String title = now.row() == null ? now.heading().title() : now.row().title();
+        sentence.setText(now.row() == null ? WORDS.say("enterShowsOrHidesTheseRows") : sentence(now.row(), columns().get(column))
+                + (now.row().differs(columns().get(column)) ? WORDS.say("backspaceFollowsTheTarget") : ""));
         sentence.setTooltip(new Tooltip(sentence.getText()));
         grid.setAccessibleText(WORDS.say("of", title, columns().get(column).title(), cell.getText()));
         if (other) {
@@ -415,7 +286,7 @@ public final class OutFace extends VBox {
 
     private void go(int toLine, int toColumn) {
         focus(toLine, toColumn);
-        Scrolls.reveal(cells[line][column]);
+        Scrolls.reveal(sheet.cell(line, column));
     }
 
     private void key(KeyEvent e) {
@@ -436,16 +307,17 @@ public final class OutFace extends VBox {
 
     /** The cell in focus. */
     private Optional<OutEditor.Cell> here() {
-        if (cells.length == 0) {
+        if (sheet.isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new OutEditor.Cell(lines.get(line).row, columns().get(column), cells[line][column], line + 1, column));
+        return Optional
+                .of(new OutEditor.Cell(sheet.lines().get(line).row(), columns().get(column), sheet.cell(line, column), line + 1, column));
     }
 
     /** Enter and the like: a heading folds, a cell is edited. */
     private void act() {
-        if (lines.get(line).row == null) {
-            fold(lines.get(line).heading);
+        if (sheet.lines().get(line).row() == null) {
+            fold(sheet.lines().get(line).heading());
         } else {
             here().ifPresent(editor::edit);
         }

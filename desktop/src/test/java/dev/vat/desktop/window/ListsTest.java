@@ -103,6 +103,18 @@ class ListsTest extends WindowCase {
         assertThat(items()).hasSize(3);
     }
 
+    @Test
+    void aMenuStaysWhileWhatItOpenedAtIsMadeAnew() throws Exception {
+        three();
+        press("face-reel");
+        press("item-0");
+        press("item-menu");
+        run(() -> session().chooseRate(Rate.FPS_25));
+        settle();
+        choose("item-duplicate");
+        assertThat(items()).hasSize(4);
+    }
+
     private Deliverable deliverable(String id) throws Exception {
         return on(() -> session().deliverable(id).orElseThrow());
     }

@@ -70,6 +70,23 @@ class TypedTest extends WindowCase {
     }
 
     @Test
+    void aPressOnWhatNeverHasTheKeyboardTakesItAndUndoIsTheProjectsThen() throws Exception {
+        drop(TestFrames.png(folder, "kite", 6));
+        typeInto("range", "2-4");
+        hand.moveTo(node("picture-number")).click();
+        settle();
+        assertThat(range()).isEqualTo(FrameRange.of(2, 4));
+        run(() -> node("range").requestFocus());
+        hand.push(KeyCode.CONTROL, KeyCode.Z);
+        settle();
+        assertThat(range()).as("nothing is being typed").isNull();
+        typeInto("range", "3-4");
+        hand.push(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.Z);
+        settle();
+        assertThat(range()).as("while something is being typed, the keys are the field's").isNull();
+    }
+
+    @Test
     void whatIsRefusedStaysWithItsReasonUnderItAndMakingWaits() throws Exception {
         ready();
         settle();
