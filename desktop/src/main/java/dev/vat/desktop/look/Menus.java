@@ -15,9 +15,19 @@ public final class Menus {
 
     /** Makes a button open a menu below it, which is made anew each time. */
     public static Button opens(Button button, Supplier<ContextMenu> menu) {
+        button.setOnAction(_ -> below(button, menu.get()));
+        return marked(button);
+    }
+
+    /** Makes a button open a menu above it, which is made anew each time. */
+    public static Button opensAbove(Button button, Supplier<ContextMenu> menu) {
+        button.setOnAction(_ -> above(button, menu.get()));
+        return marked(button);
+    }
+
+    private static Button marked(Button button) {
         button.setGraphic(Icon.DOWN.node());
         button.setContentDisplay(ContentDisplay.RIGHT);
-        button.setOnAction(_ -> below(button, menu.get()));
         return button;
     }
 

@@ -121,6 +121,16 @@ public final class Parts {
         return null;
     }
 
+    /** Whether a node and all that it stands in are visible. */
+    public static boolean isShown(Node node) {
+        for (Node at = node; at != null; at = at.getParent()) {
+            if (!at.isVisible()) {
+                return false;
+            }
+        }
+        return true;
+    }
+
     /** Something that takes no room while it isn't there. */
     public static void present(Node node, boolean there) {
         node.setVisible(there);

@@ -110,9 +110,7 @@ public final class TargetBar extends FlowPane {
         Button button = Controls.button(WORDS.say("more"));
         button.setId("all-targets");
         button.setTooltip(new Tooltip(WORDS.say("allTargetsByWhoTheFileIs")));
-        Menus.opens(button, () -> all(button));
-        button.setOnAction(_ -> Menus.above(button, all(button)));
-        return button;
+        return Menus.opensAbove(button, () -> all(button));
     }
 
     /** All targets by recipient, by need, or from a preset. */

@@ -11,6 +11,7 @@ import dev.vat.desktop.compare.CompareBar;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.picture.PictureArea;
 import dev.vat.desktop.preview.ScenesPane;
 import dev.vat.desktop.runs.RunsPane;
@@ -383,7 +384,7 @@ public final class MainView extends StackPane {
 
     /** The keyboard goes back to where it was before a page was read. */
     private void giveBack() {
-        if (beforePage.getScene() == getScene()) {
+        if (beforePage.getScene() == getScene() && Parts.isShown(beforePage)) {
             beforePage.requestFocus();
         } else {
             focusBand();

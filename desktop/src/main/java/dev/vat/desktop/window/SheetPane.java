@@ -175,7 +175,7 @@ final class SheetPane extends BorderPane {
         }
         around();
         boolean taken = owner != null && owner.getScene() == null || id != null && getScene().getFocusOwner() != owner;
-        return (taken || isHidden(owner)) && !giveBack(id, typed, caret);
+        return (taken || !Parts.isShown(owner)) && !giveBack(id, typed, caret);
     }
 
     /**
@@ -187,16 +187,7 @@ final class SheetPane extends BorderPane {
         Node owner = getScene() == null ? null : getScene().getFocusOwner();
         front();
         around();
-        return isHidden(owner);
-    }
-
-    private static boolean isHidden(Node owner) {
-        for (Node at = owner; at != null; at = at.getParent()) {
-            if (!at.isVisible()) {
-                return true;
-            }
-        }
-        return false;
+        return !Parts.isShown(owner);
     }
 
     private void front() {
@@ -242,7 +233,7 @@ final class SheetPane extends BorderPane {
 
     private boolean giveBack(String id, String typed, int caret) {
         Node again = id == null ? null : Parts.byId(this, id);
-        if (again == null || isHidden(again)) {
+        if (again == null || !Parts.isShown(again)) {
             return false;
         }
         // From the root on: colours are looked up there.

@@ -12,8 +12,11 @@ import dev.vat.engine.storage.UserSettings;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.concurrent.Callable;
+import java.util.stream.Stream;
 import javafx.scene.control.ListView;
 import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
@@ -289,7 +292,9 @@ class EqualHandsTest extends ScreenCase {
         assertThat(gestures).hasSizeGreaterThan(30);
         Way way = by.equals("keys") ? Way.byKeys(this) : Way.byPointer(this);
         List<String> trouble = new ArrayList<>();
+        Map<String, Integer> presses = new HashMap<>();
         for (Gesture gesture : gestures) {
+            int before = way.presses();
             answers.folder = gesture.name().startsWith("add ") ? folder.resolve(gesture.name().substring(4)) : folder.resolve("handed");
             try {
                 gesture.act().by(way);
@@ -298,10 +303,14 @@ class EqualHandsTest extends ScreenCase {
             } catch (Exception | AssertionError e) {
                 throw new AssertionError(gesture.name() + ": " + e.getMessage(), e);
             }
+            presses.put(gesture.name(), way.presses() - before);
             cut().forEach(words -> trouble.add(gesture.name() + ": cut: " + words));
             tooWide().forEach(pane -> trouble.add(gesture.name() + ": " + pane));
             faint().forEach(words -> trouble.add(gesture.name() + ": faint: " + words));
         }
         assertThat(trouble).isEmpty();
+        int least = Stream.of("add dunes", "choose a frame rate", "say who it is for", "make the files").mapToInt(presses::get).sum();
+        assertThat(least).as("presses from the empty window to proven files, letters not counted")
+                .isLessThanOrEqualTo(way.isByKeys() ? 24 : 8);
     }
 }

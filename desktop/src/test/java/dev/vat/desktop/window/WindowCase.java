@@ -6,6 +6,7 @@ import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Reel;
 import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.Scrolls;
 import dev.vat.protocol.storage.Places;
@@ -209,22 +210,12 @@ abstract class WindowCase {
     /** What is to be seen under an id comes before what another face keeps. */
     Node node(String id) {
         Set<Node> all = window.mainView().lookupAll("#" + id);
-        return all.stream().filter(WindowCase::isShown).findFirst().orElseGet(() -> all.stream().findFirst().orElse(null));
-    }
-
-    /** Whether a node and all that it stands in are visible. */
-    static boolean isShown(Node node) {
-        for (Node at = node; at != null; at = at.getParent()) {
-            if (!at.isVisible()) {
-                return false;
-            }
-        }
-        return true;
+        return all.stream().filter(Parts::isShown).findFirst().orElseGet(() -> all.stream().findFirst().orElse(null));
     }
 
     boolean isThere(String id) {
         Node node = node(id);
-        return node != null && isShown(node) && node.getScene() != null;
+        return node != null && Parts.isShown(node) && node.getScene() != null;
     }
 
     /** Whether a source stands in the list, though it may be scrolled out of sight. */
@@ -245,7 +236,7 @@ abstract class WindowCase {
 
     /** The groups that can be opened where one is. */
     List<String> folds() {
-        return window.mainView().lookupAll(".fold").stream().filter(WindowCase::isShown).map(Node::getId).toList();
+        return window.mainView().lookupAll(".fold").stream().filter(Parts::isShown).map(Node::getId).toList();
     }
 
     /** Types into a field and presses Enter. */
