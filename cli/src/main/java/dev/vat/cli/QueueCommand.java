@@ -80,11 +80,13 @@ final class QueueCommand implements Callable<Integer> {
     private void list(List<Waiting> entries) {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         for (Waiting waiting : entries) {
-            String why = waiting.isBegun() ? WORDS.say("begun")
+            Optional<String> reason = waiting.isBegun() ? Optional.empty()
                     : waiting.whyNot(Instant.now(), there)
-                            .orElse(waiting.whenComplete() ? WORDS.say("whenItsFramesAreComplete") : WORDS.say("ready"));
-            output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", why);
-            output.say(waiting.id() + "  " + waiting.title() + "  (" + why + ")");
+                            .or(() -> waiting.whenComplete() ? Optional.of(WORDS.say("whenItsFramesAreComplete")) : Optional.empty());
+            // An id for programs in every language, unless a reason is given.
+            String state = waiting.isBegun() ? "begun" : "ready";
+            output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", reason.orElse(state));
+            output.say(waiting.id() + "  " + waiting.title() + "  (" + reason.orElseGet(() -> WORDS.say(state)) + ")");
         }
         if (entries.isEmpty()) {
             output.say(WORDS.say("nothingIsToBeMadeLater"));

@@ -1,5 +1,6 @@
 package dev.vat.desktop.look;
 
+import javafx.scene.TraversalDirection;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
@@ -9,7 +10,6 @@ import javafx.scene.control.TextArea;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
-import javafx.scene.TraversalDirection;
 
 /** Controls that show their words as they are: an underscore is one, and no mark of a key. All others are made of these. */
 public final class Controls {

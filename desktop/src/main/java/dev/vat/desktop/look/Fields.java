@@ -85,16 +85,19 @@ public final class Fields {
             button.setToggleGroup(group);
             button.setSelected(Objects.equals(value, now));
             button.setMinWidth(Region.USE_PREF_SIZE);
-            // Pressed again it stays chosen.
-            button.setOnAction(_ -> button.setSelected(true));
-            // Arrows choose as a press does, and tell nobody else.
-            button.selectedProperty().addListener((_, _, selected) -> {
-                if (selected) {
-                    chosen.accept(value);
-                }
-            });
+            onChosen(button, () -> chosen.accept(value));
             return (Node) button;
         }).toArray(Node[]::new);
+    }
+
+    /** Tells when one of several buttons is chosen, by a press or by an arrow that comes to it. Pressed again it stays chosen. */
+    public static void onChosen(ToggleButton button, Runnable told) {
+        button.setOnAction(_ -> button.setSelected(true));
+        button.selectedProperty().addListener((_, _, selected) -> {
+            if (selected) {
+                told.run();
+            }
+        });
     }
 
     /** A place to type in, as {@link Entry} has it. */

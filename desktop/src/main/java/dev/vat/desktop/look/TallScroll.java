@@ -4,7 +4,10 @@ import java.util.function.DoubleSupplier;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.Region;
 
-/** Goes up and down through a content that is as wide as the pane, and is as tall as the content up to a limit; others have a height of their own. */
+/**
+ * Goes up and down through a content that is as wide as the pane, and is as tall as that up to a limit. Other panes take no notice of how
+ * tall their content is.
+ */
 public final class TallScroll extends ScrollPane {
 
     private final Region content;

@@ -1,11 +1,11 @@
 package dev.vat.desktop.picture;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.protocol.ViewerMessage;
 import java.util.ArrayList;

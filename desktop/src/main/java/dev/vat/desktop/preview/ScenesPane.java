@@ -1,6 +1,5 @@
 package dev.vat.desktop.preview;
 
-import dev.vat.desktop.look.Moments;
 import dev.vat.core.preview.CameraFacts;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
@@ -9,6 +8,7 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Moments;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.LiveScene;
 import dev.vat.desktop.session.Session;

@@ -1,12 +1,12 @@
 package dev.vat.desktop.preview;
 
-import dev.vat.desktop.look.Moments;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.preview.CaptureAdvice;
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Moments;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.look.ShownImage;
 import dev.vat.desktop.session.Session;

@@ -1,12 +1,12 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.desktop.look.Moments;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Moments;
 import dev.vat.desktop.look.Parts;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;

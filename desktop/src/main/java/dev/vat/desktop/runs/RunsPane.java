@@ -1,12 +1,13 @@
 package dev.vat.desktop.runs;
 
-import dev.vat.desktop.look.Moments;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Moments;
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.look.TallScroll;
 import dev.vat.desktop.session.RunLine;
 import dev.vat.desktop.session.Runs;
 import dev.vat.desktop.session.Session;
@@ -19,7 +20,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import dev.vat.desktop.look.TallScroll;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ToggleButton;

@@ -38,7 +38,7 @@ public final class Watch {
     /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
     private static final long SNAPSHOT_SHARE = 10;
     private static final long LOOK_MILLIS = 1000;
-    private static final long LOOK_SHARE = 50;
+    private static final long LOOK_SHARE = 10;
     /** After so many looks that found nothing new, the next ones come more rarely, down to one in five seconds. */
     private static final long QUIET_LOOKS = 20;
     private static final long RAREST = 5;
@@ -367,14 +367,23 @@ public final class Watch {
         changed.run();
     }
 
+    /**
+     * How long to wait before folders are looked at again: longer where nothing has come for a while, and where there are so many files that
+     * looking would take more than a small share of the time.
+     *
+     * @param slowest milliseconds that the last look took @param quiet how many looks in a row found nothing new
+     * @return milliseconds
+     */
+    static long pause(long slowest, long quiet) {
+        return Math.max(LOOK_MILLIS * Math.min(RAREST, 1 + quiet / QUIET_LOOKS), LOOK_SHARE * slowest);
+    }
+
     private void tick() {
         long slowest = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.listMillis).max().orElse(0);
         long quiet = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.quiet).min().orElse(0);
-        long pause = LOOK_MILLIS * Math.min(RAREST, 1 + quiet / QUIET_LOOKS);
         background.execute(() -> {
             try {
-                // A folder of very many files is looked at more rarely, so that looking takes a small share of the time.
-                Thread.sleep(Math.max(pause, LOOK_SHARE * slowest));
+                Thread.sleep(pause(slowest, quiet));
             } catch (InterruptedException _) {
                 Thread.currentThread().interrupt();
                 return;

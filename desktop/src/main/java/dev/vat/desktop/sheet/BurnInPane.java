@@ -2,6 +2,7 @@ package dev.vat.desktop.sheet;
 
 import static dev.vat.desktop.look.Fields.field;
 import static dev.vat.desktop.look.Fields.named;
+import static dev.vat.desktop.look.Fields.onChosen;
 import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.burnin.BurnIn;
@@ -107,7 +108,7 @@ final class BurnInPane extends VBox {
             button.setSelected(spot == now);
             button.setTooltip(new Tooltip(spot.title()));
             button.setAccessibleText(spot.title());
-            button.setOnAction(_ -> chosen.accept(spot));
+            onChosen(button, () -> chosen.accept(spot));
             spots.add(button, spot.ordinal() % ACROSS, spot.ordinal() / ACROSS);
         }
         return spots;

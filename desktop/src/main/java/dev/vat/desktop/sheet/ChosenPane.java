@@ -2,8 +2,8 @@ package dev.vat.desktop.sheet;
 
 import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
-import java.util.List;
 import dev.vat.desktop.look.TallScroll;
+import java.util.List;
 import javafx.scene.Node;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;

@@ -27,6 +27,8 @@ final class OutCell extends Label {
     private final Session session;
     private final OutRow row;
     private final String deliverable;
+    /** How the value itself is shown, whatever is found about it. */
+    private List<String> styles = List.of();
 
     /** @param row null under a heading @param deliverable its id */
     OutCell(Session session, OutRow row, Deliverable deliverable) {
@@ -59,7 +61,7 @@ final class OutCell extends Label {
     void show(ResolvedReel programme, Deliverable now) {
         Optional<String> value = row.value(session, programme, now);
         say(value.orElse(row.absence()));
-        List<String> styles = new ArrayList<>();
+        styles = new ArrayList<>();
         if (value.isEmpty()) {
             styles.add("absent");
         }
@@ -69,30 +71,23 @@ final class OutCell extends Label {
         if (now.off()) {
             styles.add("off");
         }
-        dress(styles, judgement());
+        judge();
     }
 
     /** Shows what stands in the way now. */
     void judge() {
-        List<String> styles = new ArrayList<>(getStyleClass());
-        styles.removeAll(List.of("cell", HERE, "fault", "warn", "request"));
-        dress(styles, judgement());
-    }
-
-    private Optional<Finding> judgement() {
-        return session.findings().all().stream().filter(f -> row.isJudgedBy(f.id()) && deliverable.equals(f.target())).findFirst();
-    }
-
-    private void dress(List<String> styles, Optional<Finding> finding) {
+        Optional<Finding> finding = session.findings().all().stream().filter(f -> row.isJudgedBy(f.id()) && deliverable.equals(f.target()))
+                .findFirst();
+        List<String> all = new ArrayList<>(styles);
         finding.map(Finding::severity).ifPresent(severity -> {
             switch (severity) {
-                case BLOCKER -> styles.add("fault");
-                case REQUEST -> styles.add("request");
-                case WARNING -> styles.add("warn");
+                case BLOCKER -> all.add("fault");
+                case REQUEST -> all.add("request");
+                case WARNING -> all.add("warn");
                 case NOTE -> {}
             }
         });
-        style(styles);
+        style(all);
         getTooltip().setText(finding.map(Finding::text).orElse(getText()));
     }
 

@@ -1,7 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Fields;
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
 import dev.vat.core.setting.Setting;
@@ -9,6 +7,8 @@ import dev.vat.core.setting.SettingView;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Fields;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -62,11 +62,17 @@ final class OutEditor {
 
     /** Whether something is being typed or chosen: the sheet must not be made anew under it. */
     boolean isOpen() {
-        if (editor != null && session.deliverable(edited).isEmpty()) {
-            grid.getChildren().remove(editor);
-            editor = null;
-        }
         return editor != null || menu != null && menu.isShowing();
+    }
+
+    /** Lets go of what is typed into a column that is gone. */
+    void keepToColumns() {
+        if (editor != null && session.deliverable(edited).isEmpty()) {
+            TextField gone = editor;
+            // First, since what loses the keyboard is entered.
+            editor = null;
+            grid.getChildren().remove(gone);
+        }
     }
 
     /** @return whether the key meant something here */

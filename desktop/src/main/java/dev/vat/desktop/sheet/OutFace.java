@@ -158,6 +158,7 @@ public final class OutFace extends VBox {
     }
 
     public void show() {
+        editor.keepToColumns();
         if (editor.isOpen()) {
             // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;

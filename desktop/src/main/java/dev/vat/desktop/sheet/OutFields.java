@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.project.DeliverableEdits;
@@ -12,6 +11,7 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.nio.file.Path;

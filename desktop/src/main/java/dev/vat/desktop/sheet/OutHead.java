@@ -1,11 +1,11 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.FileProgress;

@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Look;
@@ -13,6 +12,7 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Clips;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.session.Session;
 import java.util.LinkedHashMap;
 import java.util.List;

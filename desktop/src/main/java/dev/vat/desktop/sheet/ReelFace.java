@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.burnin.Line;
 import dev.vat.core.burnin.Spot;
 import dev.vat.core.burnin.Wording;
@@ -22,6 +21,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.time.LocalDate;

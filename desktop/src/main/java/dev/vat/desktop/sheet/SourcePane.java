@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
@@ -9,6 +8,7 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;

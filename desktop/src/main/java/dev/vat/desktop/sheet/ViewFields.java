@@ -1,6 +1,5 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import static dev.vat.desktop.look.Fields.choice;
 import static dev.vat.desktop.look.Fields.field;
 import static dev.vat.desktop.look.Fields.named;
@@ -27,6 +26,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;

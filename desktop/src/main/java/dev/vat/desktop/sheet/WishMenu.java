@@ -1,10 +1,10 @@
 package dev.vat.desktop.sheet;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Target;
 import dev.vat.core.delivery.Wish;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
+import dev.vat.desktop.look.Menus;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;

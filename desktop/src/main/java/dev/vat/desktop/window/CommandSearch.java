@@ -1,10 +1,10 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.words.Words;
+import dev.vat.desktop.look.TallScroll;
 import dev.vat.desktop.sheet.Scrolls;
 import java.util.List;
 import java.util.function.Supplier;
-import dev.vat.desktop.look.TallScroll;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;

@@ -1,6 +1,5 @@
 package dev.vat.desktop.window;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Source;
 import dev.vat.core.resolved.PictureWords;
@@ -14,6 +13,7 @@ import dev.vat.desktop.band.SourceStrip;
 import dev.vat.desktop.band.TrialStrip;
 import dev.vat.desktop.compare.Side;
 import dev.vat.desktop.look.Controls;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.session.DeliveryHistory;
 import dev.vat.desktop.session.RunLine;
 import dev.vat.desktop.session.Session;

@@ -1,10 +1,10 @@
 package dev.vat.desktop.window;
 
-import dev.vat.desktop.look.Menus;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
+import dev.vat.desktop.look.Menus;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import java.nio.file.Files;

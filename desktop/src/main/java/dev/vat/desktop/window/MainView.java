@@ -1,5 +1,8 @@
 package dev.vat.desktop.window;
 
+import static dev.vat.desktop.window.Commands.control;
+import static dev.vat.desktop.window.Commands.key;
+
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
@@ -38,8 +41,6 @@ import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 import javafx.stage.Stage;
-import static dev.vat.desktop.window.Commands.control;
-import static dev.vat.desktop.window.Commands.key;
 
 /** The whole window: arranges its parts, knows what is looked at, and brings every change to the screen once a pulse. */
 public final class MainView extends StackPane {

@@ -18,7 +18,6 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Stream;
 import javafx.scene.control.ListView;
-import javafx.scene.control.TextField;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -113,15 +112,14 @@ class EqualHandsTest extends ScreenCase {
         }, () -> rows("sources") == 1);
         gesture("see all again", way -> {
             way.into("filter");
-            hand.write("\b");
-            run(() -> ((TextField) node("filter")).clear());
+            hand.push(BACK_SPACE);
         }, () -> rows("sources") == 3);
     }
 
     private void onThePicture() {
         gesture("leave the field", way -> {
-            if (isByKeys(way)) {
-                way.part("band");
+            if (way instanceof Way.ByKeys keys) {
+                keys.part("band");
             } else {
                 way.row("sources", 0);
             }
@@ -150,7 +148,7 @@ class EqualHandsTest extends ScreenCase {
             way.choose("item-joints", "join-dissolve");
         }, () -> session().project().currentReel().orElseThrow().items().get(1).joint() != null);
         gesture("move it", way -> {
-            if (isByKeys(way)) {
+            if (way instanceof Way.ByKeys) {
                 way.strike(ALT, DOWN);
             } else {
                 way.press("item-menu");
@@ -159,7 +157,7 @@ class EqualHandsTest extends ScreenCase {
         }, () -> session().project().currentReel().orElseThrow().items().get(2).joint() != null);
         gesture("remove one", way -> {
             way.row("items", 3);
-            if (isByKeys(way)) {
+            if (way instanceof Way.ByKeys) {
                 way.strike(DELETE);
             } else {
                 way.press("remove-item");
@@ -203,8 +201,8 @@ class EqualHandsTest extends ScreenCase {
     }
 
     private void toCell(Way way, String row, String column) throws Exception {
-        if (isByKeys(way)) {
-            way.walk("out-grid");
+        if (way instanceof Way.ByKeys keys) {
+            keys.walk("out-grid");
             for (int i = 0; i < 60 && !isLit("cell-" + row + "-" + column); i++) {
                 way.strike(DOWN);
             }
@@ -217,18 +215,14 @@ class EqualHandsTest extends ScreenCase {
         return on(() -> node(cell) != null && node(cell).getStyleClass().contains("here"));
     }
 
-    private static boolean isByKeys(Way way) {
-        return way.isByKeys();
-    }
-
     private void onFiles(List<String> files) {
         gesture("make the files", way -> {
             way.command("make", keys(CONTROL, ENTER), "make");
             made();
         }, () -> files.stream().allMatch(f -> Files.isRegularFile(folder.resolve("to").resolve(f))));
         gesture("see a receipt", way -> {
-            if (isByKeys(way)) {
-                way.part("open-hand-over");
+            if (way instanceof Way.ByKeys keys) {
+                keys.part("open-hand-over");
             }
             way.press("receipt-web-h264");
         }, () -> isThere("receipt"));
@@ -241,7 +235,7 @@ class EqualHandsTest extends ScreenCase {
         gesture("see what was delivered", way -> way.command("history", keys(CONTROL, H), "open-history"), () -> isThere("history"));
         gesture("leave the history", way -> way.command("leave-page", keys(ESCAPE), "close-history"), () -> !isThere("history"));
         gesture("put a hand-over together", way -> way.press("open-hand-over"), () -> isThere("set-film-0"));
-        gesture("say where to", way -> way.press("set-folder"), () -> true);
+        gesture("say where to", way -> way.press("set-folder"), () -> text("set-folder").endsWith("handed"));
         gesture("hand over", way -> {
             way.enter("set-name", "Kite Week");
             way.press("set-make");
@@ -252,7 +246,7 @@ class EqualHandsTest extends ScreenCase {
             way.command("search", keys(CONTROL, SPACE), "search");
             hand.write("prores 4444");
             settle();
-            if (isByKeys(way)) {
+            if (way instanceof Way.ByKeys) {
                 way.strike(ENTER);
             } else {
                 way.press("command-add-alpha-prores-4444");
@@ -262,7 +256,7 @@ class EqualHandsTest extends ScreenCase {
             way.command("search", keys(CONTROL, SPACE), "search");
             hand.write("settings");
             settle();
-            if (isByKeys(way)) {
+            if (way instanceof Way.ByKeys) {
                 way.strike(ENTER);
             } else {
                 way.press("command-settings");
@@ -311,6 +305,6 @@ class EqualHandsTest extends ScreenCase {
         assertThat(trouble).isEmpty();
         int least = Stream.of("add dunes", "choose a frame rate", "say who it is for", "make the files").mapToInt(presses::get).sum();
         assertThat(least).as("presses from the empty window to proven files, letters not counted")
-                .isLessThanOrEqualTo(way.isByKeys() ? 24 : 8);
+                .isLessThanOrEqualTo(way instanceof Way.ByKeys ? 24 : 8);
     }
 }

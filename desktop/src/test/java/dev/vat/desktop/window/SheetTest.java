@@ -12,6 +12,7 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
+import dev.vat.desktop.sheet.OutFace;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -44,6 +45,33 @@ class SheetTest extends WindowCase {
         enter("rate-other", "0");
         assertThat(reading().rate()).isEqualTo(Rate.of(25, 2));
         assertThat(on(() -> node("rate-other").getStyleClass().contains("refused"))).isTrue();
+    }
+
+    @Test
+    void aChosenButtonLooksTheSameWithTheKeyboard() throws Exception {
+        drop(TestFrames.png(folder, "kite", 6));
+        press("rate-24");
+        settle();
+        run(() -> node("band").requestFocus());
+        settle();
+        var without = on(() -> ((ToggleButton) node("rate-24")).getBackground());
+        run(() -> node("rate-24").requestFocus());
+        settle();
+        assertThat(on(() -> ((ToggleButton) node("rate-24")).getBackground())).isEqualTo(without);
+    }
+
+    @Test
+    void cellsKeepTheirStylesWhileFindingsComeAndGo() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3, 97, 54, true));
+        press("target-web-h264");
+        press("face-out");
+        settle();
+        List<String> before = on(() -> List.copyOf(node("cell-size-web-h264").getStyleClass()));
+        assertThat(before).contains("fault").doesNotHaveDuplicates();
+        run(() -> session().chooseRate(Rate.FPS_25));
+        run(() -> ((OutFace) node("out-face")).showFindings());
+        run(() -> ((OutFace) node("out-face")).showFindings());
+        assertThat(on(() -> List.copyOf(node("cell-size-web-h264").getStyleClass()))).isEqualTo(before);
     }
 
     @Test

@@ -14,7 +14,7 @@ import javafx.scene.input.MouseButton;
 import javafx.stage.PopupWindow;
 import javafx.stage.Window;
 
-/** One way of working the window, and what it costs: how often a key, a button or the wheel was pressed. Letters that are typed count none. */
+/** One way of working the window, and how often a key, a button or the wheel was pressed. Letters that are typed don't count. */
 abstract sealed class Way {
 
     /** More stops than any screen has. */
@@ -55,20 +55,6 @@ abstract sealed class Way {
 
     /** Does a command by its own keys, or by the button that stands for it. */
     abstract void command(String id, KeyCode[] keys, String... button) throws Exception;
-
-    /** Brings the keyboard to the part of the window that begins with this, by keys. */
-    void part(String id) throws Exception {
-        throw new UnsupportedOperationException("the pointer presses " + id);
-    }
-
-    /** Brings the keyboard to something, by keys. */
-    void walk(String id) throws Exception {
-        throw new UnsupportedOperationException("the pointer presses " + id);
-    }
-
-    boolean isByKeys() {
-        return this instanceof ByKeys;
-    }
 
     int presses() {
         return presses;
@@ -124,7 +110,7 @@ abstract sealed class Way {
     }
 
     /** The mouse lies in a drawer. */
-    private static final class ByKeys extends Way {
+    static final class ByKeys extends Way {
 
         ByKeys(WindowCase window) {
             super(window);
@@ -134,14 +120,14 @@ abstract sealed class Way {
             return WindowCase.on(() -> Optional.ofNullable(window.window.stage().getScene().getFocusOwner()).map(Node::getId).orElse(""));
         }
 
-        @Override
+        /** Goes on to the part of the window that begins with this. */
         void part(String id) throws Exception {
             for (int i = 0; i < STOPS && !focus().equals(id); i++) {
                 strike(KeyCode.F6);
             }
         }
 
-        @Override
+        /** Goes to a control without pressing it. */
         void walk(String id) throws Exception {
             go(id);
         }
