@@ -23,12 +23,16 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every colour coding and every order of lines that the catalogue calls legal: made, joined and read back. */
 @Tag("slow")
+@Tag("matrix")
+@Execution(ExecutionMode.CONCURRENT)
 class ColoursAndScansTest {
 
     @TempDir
@@ -64,16 +68,16 @@ class ColoursAndScansTest {
     @ParameterizedTest
     @MethodSource("colours")
     void coloursAreTaggedAsChosen(Codec codec, Container container, ColourCoding colour) throws IOException {
-        check(Settings.of(codec, container).withColour(colour));
+        Mediainfo.finds(colour, checked(Settings.of(codec, container).withColour(colour)));
     }
 
     @ParameterizedTest
     @MethodSource("scans")
     void linesFollowEachOtherAsChosen(Codec codec, Container container, Scan scan) throws IOException {
-        check(Settings.of(codec, container).withFraming(Framing.FOLLOWS.withScan(scan)));
+        Mediainfo.finds(scan, checked(Settings.of(codec, container).withFraming(Framing.FOLLOWS.withScan(scan))));
     }
 
-    private void check(Settings settings) throws IOException {
+    private MadeFile checked(Settings settings) throws IOException {
         Codec codec = settings.codec();
         Size size = codec.limits().sizes().stream().findFirst().orElse(Size.of(256, 144));
         Rate rate = codec.limits().rates().contains(Rate.of(30000, 1001)) ? Rate.of(30000, 1001) : Rate.FPS_25;
@@ -83,5 +87,6 @@ class ColoursAndScansTest {
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
         assertThat(made.proofs()).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(33));
+        return made;
     }
 }

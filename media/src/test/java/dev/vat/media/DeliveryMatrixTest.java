@@ -15,12 +15,16 @@ import java.util.List;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every pair of codec and container that the catalogue calls legal: a short real file is made in two parts, joined, and read back. */
 @Tag("slow")
+@Tag("matrix")
+@Execution(ExecutionMode.CONCURRENT)
 class DeliveryMatrixTest {
 
     @TempDir
@@ -32,10 +36,6 @@ class DeliveryMatrixTest {
         boolean whole = Boolean.getBoolean("vat.matrix");
         return pairs(all.stream()
                 .filter(codec -> whole || all.indexOf(codec) % 3 == 0 || codec.containers().stream().anyMatch(Container::isMovingStill)));
-    }
-
-    static Stream<Arguments> allPairs() {
-        return pairs(Catalogue.codecs().stream());
     }
 
     private static Stream<Arguments> pairs(Stream<Codec> codecs) {
@@ -53,5 +53,6 @@ class DeliveryMatrixTest {
         double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY
                 : container == Container.GIF ? codec.hasAlpha() ? 12 : 20 : 34;
         assertThat(made.proofs()).allSatisfy(p -> assertThat(p.psnr()).isGreaterThanOrEqualTo(least));
+        Mediainfo.findsWhatWasAskedFor(made, container);
     }
 }

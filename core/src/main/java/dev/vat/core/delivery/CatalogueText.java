@@ -17,7 +17,7 @@ public final class CatalogueText {
             codec with a real clip's
             sound; every colour coding and order of lines by choice in every container. Vat's own reader looks at all fields \
             (`DeliveryMatrixTest`,
-            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`OutsideMatrixTest`, \
+            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`Mediainfo`, \
             `OutsideReadersTest`).
 
             | Field | Reader from outside | Not carried by |
