@@ -127,12 +127,13 @@ final class Capturing {
                 bench.run(() -> {
                     LiveScene scene = bench.window().session().scenes().all().getFirst();
                     scene.facts().flatMap(f -> f.camera("pier"))
-                            .ifPresent(c -> bench.window().session().previews().capture(scene, List.of(scene.wish(c))));
+                            .ifPresent(c -> bench.window().session().previews().captures().capture(scene, List.of(scene.wish(c))));
                 });
-                bench.await(2, () -> bench.window().session().previews().share() >= 1);
+                bench.await(2, () -> bench.window().session().previews().captures().share() >= 1);
                 long since = System.nanoTime();
                 bench.await(2, () -> bench.window().session().previews().all().size() == kept
-                        && bench.window().mainView().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4")).isPresent());
+                        && bench.window().mainView().steering().playing().filter(name -> name.equals("pier_v00" + kept + ".mp4"))
+                                .isPresent());
                 times[i] = seconds(since) * 1000;
             }
             System.out.printf(Locale.ROOT, "from the last captured frame to the first one that plays: %.0f ms in the median of %d%n",

@@ -28,16 +28,16 @@ final class Comparing {
         Path others = Material.repeated(home, frames, 96);
         try (BenchWindow bench = new BenchWindow(home.resolve("compare-home"))) {
             VatWindow window = bench.window();
-            bench.run(() -> window.session().bringIn(List.of(frames)));
-            bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
-            bench.run(() -> window.session().bringIn(List.of(others)));
-            bench.await(() -> window.session().table("s2") != null && !window.session().watch().isChecking());
-            bench.run(() -> window.mainView().selectSource("s1"));
+            bench.run(() -> window.session().search().bringIn(List.of(frames)));
+            bench.await(() -> window.session().watch().table("s1") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.session().search().bringIn(List.of(others)));
+            bench.await(() -> window.session().watch().table("s2") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.mainView().steering().selectSource("s1"));
             bench.press("picture-only");
             bench.press("actual");
             double single = seeks(bench, 0);
-            bench.run(() -> window.mainView().compare("compare-source-s2"));
-            bench.await(() -> window.mainView().isMeasured());
+            bench.run(() -> window.mainView().steering().compare("compare-source-s2"));
+            bench.await(() -> window.mainView().steering().isMeasured());
             // Another size makes every picture anew.
             bench.press("actual");
             double both = seeks(bench, 1);

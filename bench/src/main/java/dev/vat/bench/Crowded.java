@@ -28,9 +28,9 @@ final class Crowded {
         try (BenchWindow bench = new BenchWindow(home.resolve("crowd-home"))) {
             VatWindow window = bench.window();
             long start = System.nanoTime();
-            bench.run(() -> window.session().bringIn(List.of(tree)));
-            bench.await(() -> !window.session().search().isGoing() && !window.session().question().isEmpty());
-            bench.run(() -> window.session().answer(Edits.Layout.ONE_PROGRAMME));
+            bench.run(() -> window.session().search().bringIn(List.of(tree)));
+            bench.await(() -> !window.session().search().isGoing() && !window.session().search().question().isEmpty());
+            bench.run(() -> window.session().search().answer(Edits.Layout.ONE_PROGRAMME));
             bench.await(() -> window.session().project().sources().size() == SOURCES && !window.session().watch().isChecking());
             bench.run(() -> window.session().chooseRate(Rate.FPS_25));
             System.out.printf(Locale.ROOT, "%d sources brought in and looked into in %.1f s%n", SOURCES, (System.nanoTime() - start) / 1e9);

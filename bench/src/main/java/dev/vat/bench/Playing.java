@@ -21,8 +21,8 @@ final class Playing {
         Path frames = Material.frames(home, 96, 960, 540);
         try (BenchWindow bench = new BenchWindow(home.resolve("play-home"))) {
             VatWindow window = bench.window();
-            bench.run(() -> window.session().bringIn(List.of(frames)));
-            bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.session().search().bringIn(List.of(frames)));
+            bench.await(() -> window.session().watch().table("s1") != null && !window.session().watch().isChecking());
             bench.press("picture-only");
             bench.press("actual");
             for (Rate rate : List.of(Rate.of(24), Rate.of(25), Rate.of(30), Rate.of(50), Rate.of(60))) {

@@ -23,8 +23,8 @@ final class Smoothness {
         Path frames = Material.repeated(home, Material.frames(home, 96, 960, 540), 200);
         try (BenchWindow bench = new BenchWindow(home.resolve("smooth-home"))) {
             VatWindow window = bench.window();
-            bench.run(() -> window.session().bringIn(List.of(frames)));
-            bench.await(() -> window.session().table("s1") != null && !window.session().watch().isChecking());
+            bench.run(() -> window.session().search().bringIn(List.of(frames)));
+            bench.await(() -> window.session().watch().table("s1") != null && !window.session().watch().isChecking());
             for (String target : targets) {
                 bench.run(() -> window.session().edit(DeliverableEdits.addTarget(Catalogue.target(target))));
             }

@@ -106,10 +106,11 @@ final class Views {
             VatWindow window = bench.window();
             for (int i = 0; i < VIEWS; i++) {
                 int which = i;
-                bench.run(() -> window.session().bringIn(List.of(four.get(which))));
-                bench.await(() -> window.session().table("s" + (which + 1)) != null && !window.session().watch().isChecking());
+                bench.run(() -> window.session().search().bringIn(List.of(four.get(which))));
+                bench.await(() -> window.session().watch().table("s" + (which + 1)) != null && !window.session().watch().isChecking());
             }
-            bench.run(() -> window.session().show(window.session().project().withCurrentReel(r -> r.withItems(List.of(Item.of(layout())))),
+            bench.run(() -> window.session().files().show(
+                    window.session().project().withCurrentReel(r -> r.withItems(List.of(Item.of(layout())))),
                     null));
             bench.await(() -> window.session().programme().filter(p -> p.plan().count() == DRAWN).isPresent()
                     && !window.session().watch().isChecking());

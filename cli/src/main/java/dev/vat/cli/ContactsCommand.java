@@ -10,6 +10,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.words.Words;
 import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.run.Survey;
+import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -65,10 +66,10 @@ final class ContactsCommand implements Callable<Integer> {
             if (reel) {
                 ResolvedReel programme = ResolvedReel.of(project, survey.tables()).filter(p -> p.plan().count() > 0)
                         .orElseThrow(() -> new CommandFailure(ExitCode.FINDINGS, WORDS.say("theProjectsReelIsEmpty")));
-                viewer.write(ContactSheet.ofReel(programme, wanted), file);
+                ContactSheetFile.write(viewer, ContactSheet.ofReel(programme, wanted), file);
             } else {
                 Source source = project.sources().getFirst();
-                viewer.write(ContactSheet.ofSource(source, survey.tables().get(source.id()), wanted), file);
+                ContactSheetFile.write(viewer, ContactSheet.ofSource(source, survey.tables().get(source.id()), wanted), file);
             }
         }
         output.event("contacts", "path", file.toString());

@@ -18,7 +18,7 @@ public final class DesktopLauncher implements WindowLauncher {
     public int open(List<Path> paths) {
         return VatWindow.run(Places.ofSystem(), session -> {
             if (!paths.isEmpty()) {
-                session.bringIn(paths.stream().map(p -> p.toAbsolutePath().normalize()).toList());
+                session.search().bringIn(paths.stream().map(p -> p.toAbsolutePath().normalize()).toList());
             }
         });
     }

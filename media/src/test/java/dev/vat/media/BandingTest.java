@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.Size;
 import dev.vat.media.convert.Conversion;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
@@ -34,7 +35,7 @@ class BandingTest {
     @CsvSource({"h264-high-420, 8", "dnxhr-hq, 8", "prores-422-hq, 10", "h265-main10-420, 10"})
     void noBandIsWiderThanTheDepthForces(String id, int bits) {
         Codec codec = Catalogue.codec(id);
-        try (Picture working = Picture.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+        try (Picture working = SamplePictures.of(ramp()); Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
                 Picture made = conversion.convert(working)) {
             double[] means = new double[SIZE.width()];
             int same = 0;

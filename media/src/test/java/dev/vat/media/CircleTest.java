@@ -14,6 +14,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
 import dev.vat.media.convert.Conversion;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -54,7 +55,7 @@ class CircleTest {
         Frame out = new Frame(Size.parse(frame), aspect(framePixel),
                 Placement.of(stored, aspect(pixel), Size.parse(frame), aspect(framePixel), fit,
                         Rational.of(1, 2), Rational.of(1, 2), CODEC.chroma()));
-        try (Picture working = Picture.of(circle(stored, aspect(pixel), false));
+        try (Picture working = SamplePictures.of(circle(stored, aspect(pixel), false));
                 Conversion conversion = new Conversion(CODEC, out.size(),
                         Treatment.plain(CODEC, out.size()).withPlacement(out.placement()));
                 Picture made = conversion.convert(working)) {

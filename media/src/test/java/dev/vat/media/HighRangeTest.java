@@ -15,6 +15,7 @@ import dev.vat.media.compose.Composer;
 import dev.vat.media.convert.Conversion;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
@@ -71,7 +72,7 @@ class HighRangeTest {
     @Test
     void ordinaryWhiteStandsWhereTheReportPutsIt() {
         Codec codec = Catalogue.codec("h265-main10-420");
-        try (Picture white = Picture.of(TestPictures.flat(SIZE.width(), SIZE.height(), 1, 1, 1, 1));
+        try (Picture white = SamplePictures.of(TestPictures.flat(SIZE.width(), SIZE.height(), 1, 1, 1, 1));
                 Picture pq = delivered(codec, ColourCoding.PQ, white, false);
                 Picture hlg = delivered(codec, ColourCoding.HLG, white, false)) {
             assertThat(brightness(pq)).isCloseTo(.58, within(.002));

@@ -21,6 +21,7 @@ import dev.vat.media.encode.FrameProof;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.mux.Joining;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -88,7 +89,7 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
 
     private static Picture converted(EncoderSpec spec, Conversion conversion, int moment, boolean alpha) {
         boolean high = spec.colour().isHighRange();
-        try (Picture shown = Picture.of(TestPictures.ramp(spec.size().width(), spec.size().height(), moment, alpha));
+        try (Picture shown = SamplePictures.of(TestPictures.ramp(spec.size().width(), spec.size().height(), moment, alpha));
                 Composer composer = new Composer(high ? WorkingFormat.HIGH : WorkingFormat.W16, alpha);
                 Picture working = composer.compose(shown, PictureReading.of(alpha ? AlphaKind.STRAIGHT : AlphaKind.NONE, false))) {
             return conversion.convert(working);

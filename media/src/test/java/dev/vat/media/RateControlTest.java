@@ -17,6 +17,7 @@ import dev.vat.media.encode.FirstPass;
 import dev.vat.media.encode.PartSink;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.nio.file.Path;
 import java.util.Random;
@@ -62,7 +63,7 @@ class RateControlTest {
     private static long encode(PartSink sink, Codec codec) {
         try (sink; Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE))) {
             for (int i = 0; i < FRAMES; i++) {
-                try (Picture working = Picture.of(grain(i)); Picture converted = conversion.convert(working)) {
+                try (Picture working = SamplePictures.of(grain(i)); Picture converted = conversion.convert(working)) {
                     sink.write(converted);
                 }
             }

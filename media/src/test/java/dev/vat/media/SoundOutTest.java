@@ -26,6 +26,7 @@ import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.mux.Joining;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.sound.ListeningCopy;
 import dev.vat.media.sound.SoundMix;
@@ -95,7 +96,7 @@ class SoundOutTest {
         try (Conversion conversion = new Conversion(spec.codec(), spec.size(), Treatment.plain(spec.codec(), spec.size()));
                 PartWriter writer = new PartWriter(file, spec, 0, false)) {
             for (int i = 0; i < FRAMES; i++) {
-                try (Picture working = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false));
+                try (Picture working = SamplePictures.of(TestPictures.ramp(SIZE.width(), SIZE.height(), i, false));
                         Picture converted = conversion.convert(working)) {
                     writer.write(converted);
                 }

@@ -27,6 +27,7 @@ import dev.vat.media.encode.FrameProof;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
 import dev.vat.media.read.FrameRead;
@@ -55,7 +56,7 @@ class StillsOutTest {
 
     private static Picture working(Codec codec, int frame) {
         WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
-        try (Picture drawn = Picture.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
+        try (Picture drawn = SamplePictures.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
                 Composer composer = new Composer(format, codec.hasAlpha())) {
             return composer.compose(drawn, PictureReading.of(codec.hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
         }

@@ -16,6 +16,7 @@ import dev.vat.media.convert.Conversion;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
 import java.nio.file.Files;
@@ -35,7 +36,7 @@ class TreatmentTest {
     Path folder;
 
     private static Picture made(Codec codec, Treatment treatment, float red, float green, float blue, float alpha) {
-        try (Picture working = Picture.of(TestPictures.flat(SIZE.width(), SIZE.height(), red, green, blue, alpha));
+        try (Picture working = SamplePictures.of(TestPictures.flat(SIZE.width(), SIZE.height(), red, green, blue, alpha));
                 Conversion conversion = new Conversion(codec, SIZE, treatment)) {
             return conversion.convert(working);
         }

@@ -8,7 +8,6 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
-import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -50,10 +49,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
         BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
-        String pass,
-        @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
-
-    private static final Words WORDS = Words.of(Deliverable.class);
+        String pass, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
 
     public Deliverable {
         id = id == null ? target : id;
@@ -66,9 +62,6 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null,
                 null, null, false, false, null, false, false, Set.of(), null, Map.of());
     }
-
-    private static final long MOST_NUMBER = 999_999_999;
-    private static final int MOST_LOOPS = 60_000;
 
     private Deliverable with(Consumer<DeliverableDraft> change) {
         DeliverableDraft draft = DeliverableDraft.of(this);
@@ -94,16 +87,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
      * colours stay if it may have them.
      */
     public Deliverable withCodec(Codec other) {
-        Target wanted = targetInCatalogue();
-        Container now = container == null ? wanted.container() : container;
-        Container legal = other.containers().contains(now) ? now : other.containers().stream().sorted().findFirst().orElseThrow();
-        boolean kept = colour != null && ColourCoding.find(colour).filter(c -> Legality.against(other, legal, c).isEmpty()).isPresent();
-        return with(d -> {
-            d.codec = other.id().equals(wanted.codec().id()) ? null : other.id();
-            d.container = legal == wanted.container() ? null : legal;
-            d.control = null;
-            d.colour = kept ? colour : null;
-        });
+        return with(ChosenSettings.codec(this, other));
     }
 
     /** @throws IllegalArgumentException if the codec can't stand in it */
@@ -147,10 +131,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     /** @param times 0 for ever; null for the target's */
     public Deliverable withLoops(Integer times) {
-        if (times != null && (times < 0 || times > MOST_LOOPS)) {
-            throw new IllegalArgumentException(WORDS.say("aPictureIsPlayedFrom1To", MOST_LOOPS, times));
-        }
-        return with(d -> d.loops = times);
+        return with(d -> d.loops = ChosenSettings.loops(times));
     }
 
     /** @param other null for the target's */
@@ -165,10 +146,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     /** @param number null to follow the source */
     public Deliverable withFirstNumber(Long number) {
-        if (number != null && (number < 0 || number > MOST_NUMBER)) {
-            throw new IllegalArgumentException(WORDS.say("framesAreNumberedFrom0To", MOST_NUMBER, number));
-        }
-        return with(d -> d.firstNumber = number);
+        return with(d -> d.firstNumber = ChosenSettings.firstNumber(number));
     }
 
     public Deliverable withMatte(boolean beside) {
@@ -257,25 +235,27 @@ public record Deliverable(String id, String target, boolean off, String codec, C
                 && (colour == null || ColourCoding.find(colour).isPresent());
     }
 
-    private Codec codecInUse() {
+    Codec codecInUse() {
         return codec == null ? targetInCatalogue().codec() : Catalogue.codec(codec);
     }
 
     /** All that the file is made by. Its container may be one in which the codec can't stand: findings tell. */
     @JsonIgnore
     public Settings settings() {
-        Settings wanted = targetInCatalogue().settings();
-        Codec used = codecInUse();
-        RateControl ruled = control != null ? control : codec == null ? wanted.control() : used.usualControl();
-        Container stands = container == null ? wanted.container() : container;
-        boolean kept = sound != null && sound.containers().contains(stands);
-        SoundCodec usual = container == null ? wanted.sound() : SoundCodec.usualIn(stands);
-        ColourCoding coding = colour != null ? ColourCoding.parse(colour) : codec == null ? wanted.colour() : null;
-        return new Settings(used, stands, ruled, wanted.indexInFront(), framing == null ? wanted.framing() : framing, kept ? sound : usual,
-                coding,
-                loops == null ? wanted.loops() : loops,
-                effort == null ? wanted.effort() : effort, used.mayChooseGroup() ? group : null)
-                .withIndexInFront(wanted.indexInFront());
+        return ChosenSettings.of(this);
+    }
+
+    /** Heading in plain words. */
+    @JsonIgnore
+    public String title() {
+        return Catalogue.find(target).map(Target::title).orElse(target)
+                + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
+    }
+
+    /** The number behind the target's id where it stands in a project more than once. */
+    @JsonIgnore
+    public Optional<String> number() {
+        return id.equals(target) ? Optional.empty() : Optional.of(id.substring(id.lastIndexOf('-') + 1));
     }
 
     /** Under which a run knows the matte that goes beside its file. */
@@ -302,19 +282,6 @@ public record Deliverable(String id, String target, boolean off, String codec, C
      */
     public Optional<BurnIn> burnInWith(BurnIn ofReel) {
         return clean ? Optional.empty() : Optional.of(burnIn != null ? burnIn : ofReel == null ? BurnIn.NOTHING : ofReel);
-    }
-
-    /** Heading in plain words. */
-    @JsonIgnore
-    public String title() {
-        return Catalogue.find(target).map(Target::title).orElse(target)
-                + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
-    }
-
-    /** The number behind the target's id where it stands in a project more than once. */
-    @JsonIgnore
-    public Optional<String> number() {
-        return id.equals(target) ? Optional.empty() : Optional.of(id.substring(id.lastIndexOf('-') + 1));
     }
 
     /** The file's picture for a reel's; see {@link #fitsGrid}. */

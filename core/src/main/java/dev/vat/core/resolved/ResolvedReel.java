@@ -10,33 +10,24 @@ import dev.vat.core.delivery.Placement;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Treatment;
-import dev.vat.core.picture.AlphaKind;
-import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureFormat;
-import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
-import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.recipe.PictureKind;
 import dev.vat.core.recipe.Recipe;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.recipe.WorkingFormat;
-import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.reel.Item;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
-import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.GapPolicy;
-import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
@@ -225,21 +216,9 @@ public final class ResolvedReel {
         return entries.stream().flatMap(e -> e.format().stream()).mapToInt(f -> f.depth().bits()).max().orElse(0);
     }
 
-    /**
-     * The samples in which pictures are composed that a file takes as they are: eight bits only where every item has eight display-coded
-     * bits and nothing has to be blended, scaled or drawn.
-     */
+    /** The samples in which pictures are composed that a file takes as they are. */
     public WorkingFormat working() {
-        boolean eight = entries.stream().flatMap(e -> e.format().stream())
-                .allMatch(f -> f.depth().bits() <= 8 && !f.linear());
-        boolean kept = entries.stream().allMatch(e -> e.picture().colour().kind() == ColourReading.Kind.DISPLAY);
-        boolean alpha = entries.stream().anyMatch(e -> e.table().alpha() != AlphaKind.NONE);
-        boolean blended = entries.stream()
-                .anyMatch(e -> e.source().reading().gap() == GapPolicy.BLEND || e.use().playingInUse().conformInUse() == Conform.BLEND
-                        || placement(e).isPresent())
-                || reel.items().stream().anyMatch(i -> i.joint() != null || i.layout() != null || i.passes() != null
-                        || i.drawn() != null && i.drawn().at(0) instanceof ReelFrame.Drawing);
-        return eight && kept && !alpha && !blended ? WorkingFormat.W8 : WorkingFormat.W16;
+        return WorkingChoice.of(this);
     }
 
     /** The pictures that a file with such a treatment is made of, as its run's plan will have it. */
@@ -247,38 +226,9 @@ public final class ResolvedReel {
         return new PictureKind(working().with(treatment), transparent(), treatment.pass());
     }
 
-    /** An entry as recipes take frames of it. */
-    private record Taken(ReelEntry entry, PictureReading picture, Size size, Placement placement) implements Recipes.Source {
-        @Override
-        public String name() {
-            return entry.table().sequence().name();
-        }
-
-        @Override
-        public Location location() {
-            return entry.table().sequence().location();
-        }
-
-        @Override
-        public FileKind kind() {
-            return entry.table().sequence().kind();
-        }
-
-        @Override
-        public boolean has(long number) {
-            return entry.table().sequence().has(number);
-        }
-
-        @Override
-        public FrameStamp stamp(long number) {
-            Sequence sequence = entry.table().sequence();
-            int index = sequence.indexOf(number);
-            return index < 0 ? null : new FrameStamp(number, sequence.size(index), sequence.modified(index), null, sequence.ending(index));
-        }
-    }
-
     private Recipes.Source taken(int item) {
-        return entry(item).map(e -> new Taken(e, e.picture(), e.format().map(PictureFormat::size).orElse(null), placement(e).orElse(null)))
+        return entry(item)
+                .map(e -> new TakenEntry(e, e.picture(), e.format().map(PictureFormat::size).orElse(null), placement(e).orElse(null)))
                 .orElse(null);
     }
 
@@ -302,7 +252,7 @@ public final class ResolvedReel {
     /** A source's frame by itself, whatever a reel does with it. */
     public static Recipe.Frame alone(Source source, FrameTable table, long number) {
         ReelEntry entry = new ReelEntry(0, 0, Item.of(source.id()), source, table, true, null);
-        return Recipes.alone(new Taken(entry, source.reading().picture().resolve(table), null, null), number);
+        return Recipes.alone(new TakenEntry(entry, source.reading().picture().resolve(table), null, null), number);
     }
 
     /** Source frame numbers if the reel has one item, else reel frames from 0. */

@@ -13,7 +13,6 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.project.DeliverableEdits;
-import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
@@ -28,57 +27,12 @@ import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
 
 class FindingsTest {
-
-    private static final Observed.Destination GOOD_FOLDER = new Observed.Destination("/out", null, 1L << 40);
-
-    /** A project over some tables, all targets chosen unless said otherwise, at 25. */
-    private static final class Case {
-        private final Map<String, FrameTable> tables = new LinkedHashMap<>();
-        private Project project;
-        private Observed.Destination destination = GOOD_FOLDER;
-
-        Case(FrameTable... brought) {
-            project = Edits.bringIn(List.of(brought).stream().map(t -> t.sequence().location()).toList(), Edits.Layout.ONE_PROGRAMME)
-                    .apply(Project.EMPTY);
-            for (int i = 0; i < brought.length; i++) {
-                tables.put("s" + (i + 1), brought[i]);
-            }
-            edit(DeliverableEdits.addTarget(Catalogue.WEB_H264)).edit(Edits.setRate(Rate.FPS_25));
-        }
-
-        Case edit(Edit edit) {
-            project = edit.apply(project);
-            return this;
-        }
-
-        Case into(Observed.Destination other) {
-            destination = other;
-            return this;
-        }
-
-        Findings find() {
-            return Findings.of(project, new Observed(tables, destination));
-        }
-
-        Finding one(String id) {
-            return find().all().stream().filter(f -> f.id().equals(id)).findFirst()
-                    .orElseThrow(() -> new AssertionError("no " + id + " in " + find().all()));
-        }
-
-        /** Presses the n-th remedy of a finding. */
-        Case mend(String id, int remedy) {
-            Remedy way = one(id).remedies().get(remedy);
-            assertThat(way).isInstanceOf(Remedy.Apply.class);
-            return edit(((Remedy.Apply) way).edit());
-        }
-    }
 
     private static PictureFormat format(int width, int height, int bits, AlphaKind alpha) {
         return Frames.format("PNG", Size.of(width, height), Depth.integer(bits), alpha);
@@ -93,7 +47,7 @@ class FindingsTest {
 
     @Test
     void withNothingBroughtInThatIsAllThereIsToSay() {
-        assertThat(Findings.of(Project.EMPTY, new Observed(Map.of(), GOOD_FOLDER)).all()).extracting(Finding::id)
+        assertThat(Findings.of(Project.EMPTY, new Observed(Map.of(), Case.GOOD_FOLDER)).all()).extracting(Finding::id)
                 .containsExactly("nothing-in");
     }
 
@@ -148,7 +102,8 @@ class FindingsTest {
         assertThat(none.text()).contains("20 of 20");
         assertThat(none.severity()).isEqualTo(Severity.BLOCKER);
         assertThat(Findings.of(new Case(Frames.good("a", 1, 20).table()).project,
-                new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), GOOD_FOLDER, Set.of("s1"))).mayRun()).as("it is on its way")
+                new Observed(Map.of("s1", Frames.good("a", 1, 20).unchecked()), Case.GOOD_FOLDER, Set.of("s1"))).mayRun())
+                .as("it is on its way")
                 .isTrue();
         FrameTable some = FrameTable.collect(Frames.good("a", 1, 20).sequence()).add(FrameCheck.sound(3, Frames.PNG16, null, null)).build();
         assertThat(new Case(some).one("unchecked").severity()).isEqualTo(Severity.NOTE);
@@ -238,7 +193,7 @@ class FindingsTest {
                 .singleElement().isInstanceOf(Remedy.ChooseFolder.class);
         assertThat(made.into(new Observed.Destination("/out", null, 1000)).one("space-short").severity()).isEqualTo(Severity.BLOCKER);
         assertThat(made.into(new Observed.Destination("/out", null, 50_000_000)).one("space-tight").severity()).isEqualTo(Severity.WARNING);
-        assertThat(made.into(GOOD_FOLDER).find().all()).noneMatch(f -> f.id().startsWith("space"));
+        assertThat(made.into(Case.GOOD_FOLDER).find().all()).noneMatch(f -> f.id().startsWith("space"));
     }
 
     @Test

@@ -145,7 +145,7 @@ class HandOverTest {
     /** As the format's published description lays it out. */
     @Test
     void aTimelineHasTheStructureOfTheOpenFormat() throws Exception {
-        JsonNode root = new ObjectMapper().readTree(OtioText.write(Timeline.of(programme(plain())), null));
+        JsonNode root = new ObjectMapper().readTree(OtioWriter.write(Timeline.of(programme(plain())), null));
         assertThat(root.path("OTIO_SCHEMA").asText()).isEqualTo("Timeline.1");
         assertThat(root.path("global_start_time").path("value").asDouble()).isEqualTo(900_000);
         JsonNode track = root.path("tracks").path("children").get(0);
@@ -174,7 +174,7 @@ class HandOverTest {
 
     @Test
     void aTimelineComesBackAsItWent() {
-        Timeline read = OtioText.read(OtioText.write(Timeline.of(programme(plain())), null), Path.of("/kite"));
+        Timeline read = OtioReader.read(OtioWriter.write(Timeline.of(programme(plain())), null), Path.of("/kite"));
         assertThat(read.left()).isEmpty();
         assertThat(items(read.edit().apply(project()))).isEqualTo(items(plain()));
         Project elsewhere = read.edit().apply(Project.EMPTY);
@@ -188,15 +188,15 @@ class HandOverTest {
                         ReelEdits.joinItem(1, Joint.dip(8, Rgb.WHITE))));
         rich = ReelEdits.addSound("s3").apply(rich);
         Reel reel = rich.currentReel().orElseThrow();
-        String text = OtioText.write(Timeline.of(programme(rich)), WholeReel.of(rich, reel));
-        WholeReel whole = OtioText.whole(text).orElseThrow();
+        String text = OtioWriter.write(Timeline.of(programme(rich)), WholeReel.of(rich, reel));
+        WholeReel whole = OtioReader.whole(text).orElseThrow();
         Project taken = whole.edit().apply(Project.EMPTY);
         assertThat(taken.currentReel().orElseThrow().items()).isEqualTo(reel.items());
         assertThat(taken.currentReel().orElseThrow().sounds()).isEqualTo(reel.sounds());
         assertThat(taken.sources()).hasSize(3);
         Project again = whole.edit().apply(rich);
         assertThat(again.sources()).as("what is there isn't added twice").hasSize(3);
-        assertThat(OtioText.whole("{}")).isEmpty();
+        assertThat(OtioReader.whole("{}")).isEmpty();
     }
 
     @ParameterizedTest
@@ -208,6 +208,6 @@ class HandOverTest {
         "{\"OTIO_SCHEMA\": \"Timeline.1\"}",
         "{\"OTIO_SCHEMA\": \"Timeline.1\", \"tracks\": {\"children\": [{\"kind\": \"Video\"}]}}"})
     void whatIsNoTimelineIsSaidInWords(String text) {
-        assertThatThrownBy(() -> OtioText.read(text, Path.of("/kite"))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> OtioReader.read(text, Path.of("/kite"))).isInstanceOf(IllegalArgumentException.class);
     }
 }

@@ -1,16 +1,13 @@
 package dev.vat.desktop.band;
 
-import dev.vat.core.words.Words;
 import dev.vat.engine.viewer.Viewer;
 import java.util.BitSet;
-import java.util.Comparator;
 import java.util.Optional;
 import java.util.function.LongConsumer;
 import javafx.application.Platform;
 import javafx.scene.AccessibleRole;
 import javafx.scene.Cursor;
 import javafx.scene.canvas.Canvas;
-import javafx.scene.control.Label;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.input.MouseButton;
 import javafx.scene.input.MouseEvent;
@@ -23,29 +20,16 @@ import javafx.scene.layout.Region;
  */
 public final class Band extends Region {
 
-    private static final Words WORDS = Words.of(Band.class);
-
     /** A range was selected, by its first and last place. */
     public interface RangeListener {
         void selected(long first, long last);
     }
 
-    /** An item's edge is dragged; {@code by} places, later if above 0. */
-    public interface EdgeListener {
-        void moving(FrameTrack.Edge edge, long by);
-
-        void moved(FrameTrack.Edge edge, long by);
-    }
-
-    /** How near the pointer has to be to an edge. */
-    private static final double GRIP = 5;
     private static final double SIDE = BandRows.SIDE;
     private static final double DRAG = 4;
 
     private final Canvas canvas = new Canvas();
-    private final Region playhead = new Region();
-    private final Label playheadNumber = new Label();
-    private final Region selection = new Region();
+    private final BandMarks marks = new BandMarks();
     private final BandView view = new BandView();
     private final Filmstrip film;
     private final BandPainter painter;
@@ -75,16 +59,8 @@ public final class Band extends Region {
         setFocusTraversable(true);
         setAccessibleRole(AccessibleRole.SLIDER);
         setRows(rows);
-        playhead.getStyleClass().add("playhead");
-        selection.getStyleClass().add("band-selection");
-        for (Region mark : new Region[] {playhead, selection}) {
-            mark.setManaged(false);
-            mark.setMouseTransparent(true);
-        }
-        playheadNumber.getStyleClass().add("playhead-tag");
-        playheadNumber.setMouseTransparent(true);
-        playheadNumber.setManaged(false);
-        getChildren().addAll(canvas, selection, playhead, playheadNumber);
+        getChildren().add(canvas);
+        getChildren().addAll(marks.nodes());
         addEventHandler(MouseEvent.MOUSE_PRESSED, this::pressed);
         addEventHandler(MouseEvent.MOUSE_DRAGGED, this::dragged);
         addEventHandler(MouseEvent.MOUSE_RELEASED, this::released);
@@ -208,16 +184,9 @@ public final class Band extends Region {
         place();
     }
 
-    /** The edge under the pointer: of two that meet, the one on whose side that is. */
     private Optional<FrameTrack.Edge> edgeAt(double x, double y) {
-        if (strip == null || y < rows.strip() || y > rows.ruler()) {
-            return Optional.empty();
-        }
-        boolean onPictures = y < rows.state();
-        return strip.edges().stream().sorted(Comparator.comparing(e -> !e.dissolve())).filter(e -> {
-            double off = x - SIDE - view.xOf(e.at(), inner());
-            return Math.abs(off) <= GRIP && (e.dissolve() ? onPictures : e.start() ? off >= 0 : off < 0 || e.at() == strip.count());
-        }).findFirst();
+        return strip == null || y < rows.strip() || y > rows.ruler() ? Optional.empty()
+                : view.edgeAt(strip, x - SIDE, y < rows.state(), inner());
     }
 
     private void pressed(MouseEvent e) {
@@ -306,35 +275,10 @@ public final class Band extends Region {
         e.consume();
     }
 
-    /** Playhead and selection lie over the canvas, so that moving them paints nothing anew. */
     private void place() {
-        boolean there = strip != null && strip.count() > 0;
-        double x = SIDE + view.xOf(place, inner());
-        double wide = Math.max(2, inner() / view.shown());
-        boolean seen = there && x >= SIDE - 1 && x <= getWidth() - SIDE + 1;
-        playhead.setVisible(seen);
-        playheadNumber.setVisible(seen);
-        if (seen) {
-            playhead.resizeRelocate(x, rows.strip() - 1, Math.min(wide, 12), rows.ruler() - rows.strip() + 2);
-            playheadNumber.setText(strip.number(place) + strip.timecode(place).map(t -> " \u00b7 " + t).orElse(""));
-            playheadNumber.autosize();
-            double half = playheadNumber.getWidth() / 2;
-            playheadNumber.relocate(Math.clamp(x - half, SIDE, Math.max(SIDE, getWidth() - SIDE - 2 * half)), 0);
-            said(strip.remark(place));
-        }
-        boolean range = there && selectedFirst >= 0;
-        selection.setVisible(range);
-        if (range) {
-            double from = Math.clamp(SIDE + view.xOf(selectedFirst, inner()), SIDE, getWidth() - SIDE);
-            double to = Math.clamp(SIDE + view.xOf(selectedLast + 1.0, inner()), SIDE, getWidth() - SIDE);
-            selection.resizeRelocate(from, rows.strip() - 2, Math.max(2, to - from), rows.ruler() - rows.strip() + 3);
-        }
-    }
-
-    /** Frame, state and selection, for screen readers. */
-    private void said(String remark) {
-        setAccessibleText(WORDS.say("frameOf", strip.number(place), strip.title(), (remark.isEmpty() ? strip.mark(place).words() : remark),
-                (selectedFirst < 0 ? "" : WORDS.say("selectedTo", strip.number(selectedFirst), strip.number(selectedLast)))));
+        marks.place(strip, place, view, rows, getWidth());
+        marks.select(strip == null || strip.count() == 0 ? -1 : selectedFirst, selectedLast, view, rows, getWidth());
+        marks.said(strip, place, selectedFirst, selectedLast).ifPresent(this::setAccessibleText);
     }
 
     private void paint() {

@@ -1,5 +1,8 @@
 package dev.vat.desktop.band;
 
+import java.util.Comparator;
+import java.util.Optional;
+
 /**
  * Which stretch of a strip the band shows, and what each pixel column of it stands for. Places and columns are whole
  * numbers; no frame is ever lost between columns: of all places in a column the worst is shown.
@@ -7,6 +10,8 @@ package dev.vat.desktop.band;
 public final class BandView {
 
     private static final double CLOSEST = 40;
+    /** How near the pointer has to be to an edge. */
+    private static final double GRIP = 5;
     /** By rank: see {@link #rank}. */
     private static final FrameTrack.Mark[] MARKS = FrameTrack.Mark.values().clone();
 
@@ -134,5 +139,17 @@ public final class BandView {
             step = (long) Math.pow(10, i / 3) * factors[i % 3];
         }
         return step;
+    }
+
+    /**
+     * The edge under the pointer: of two that meet, the one on whose side that is.
+     *
+     * @param x pixels from the left end of the frames @param onPictures whether the pointer is on the pictures, where dissolves are
+     */
+    Optional<FrameTrack.Edge> edgeAt(FrameTrack strip, double x, boolean onPictures, double width) {
+        return strip.edges().stream().sorted(Comparator.comparing(e -> !e.dissolve())).filter(e -> {
+            double off = x - xOf(e.at(), width);
+            return Math.abs(off) <= GRIP && (e.dissolve() ? onPictures : e.start() ? off >= 0 : off < 0 || e.at() == strip.count());
+        }).findFirst();
     }
 }

@@ -32,11 +32,11 @@ public final class LiveDemo {
     }
 
     public static void start(Session session, Places places, Path folder) {
-        session.show(DemoProject.in(folder), null);
+        session.files().show(DemoProject.in(folder), null);
         if (new DemoFolder(folder).isThere()) {
             return;
         }
-        session.working("The demo's frames are being drawn into " + folder + "; they appear as they come.");
+        session.notices().working("The demo's frames are being drawn into " + folder + "; they appear as they come.");
         LiveDemo demo = new LiveDemo(session);
         demo.looking.play();
         Thread.ofVirtual().name("demo").start(() -> demo.draw(places, folder));

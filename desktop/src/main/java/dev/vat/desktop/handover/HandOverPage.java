@@ -101,7 +101,7 @@ public final class HandOverPage extends BorderPane {
                 : WORDS.say("timelineThereIsNoReel"));
         timeline.setSelected(reel && (films.isEmpty() || timeline.isDisabled() || timeline.isSelected()));
         timeline.setDisable(!reel);
-        session.past().load(lines -> show(lines, chosen));
+        session.deliveries().load(lines -> show(lines, chosen));
     }
 
     private void show(List<DeliveryHistory.Line> lines, List<Path> chosen) {

@@ -1,5 +1,6 @@
 package dev.vat.desktop.look;
 
+import dev.vat.engine.storage.UserSettings;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -28,9 +29,13 @@ public final class Appearance {
         }
     }
 
-    /** Whether the system shows windows in dark colours. */
-    public static boolean isSystemDark() {
-        return Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
+    /** Whether the colours are the dark ones, as chosen or as the system has them. */
+    public static boolean isDark(UserSettings settings) {
+        return switch (settings.scheme()) {
+            case LIGHT -> false;
+            case DARK -> true;
+            case SYSTEM -> Platform.getPreferences().getColorScheme() == ColorScheme.DARK;
+        };
     }
 
     public static void dress(boolean dark) {

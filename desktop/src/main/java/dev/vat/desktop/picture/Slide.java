@@ -11,7 +11,7 @@ final class Slide {
 
     private final ImageView image;
     private final Rectangle frame = new Rectangle();
-    private PictureArea.Dragged what = PictureArea.Dragged.NOTHING;
+    private Dragged what = Dragged.NOTHING;
     private Placement.Room room = Placement.Room.NONE;
     private double downX;
     private double downY;
@@ -20,7 +20,7 @@ final class Slide {
         this.image = image;
     }
 
-    void of(PictureArea.Dragged dragged) {
+    void of(Dragged dragged) {
         what = dragged;
     }
 

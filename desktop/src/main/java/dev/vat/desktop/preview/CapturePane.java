@@ -77,7 +77,7 @@ final class CapturePane extends VBox {
 
     private HBox acts() {
         Button capture = Parts.button("capture-now", WORDS.say("captureFrames", wish.drawn()),
-                () -> session.previews().capture(live, List.of(wish)));
+                () -> session.previews().captures().capture(live, List.of(wish)));
         capture.getStyleClass().add("capture-now");
         Button test = Parts.button("capture-test", WORDS.say("testFrame"), () -> session.scenes().test(live, wish,
                 Math.clamp((wish.range().first() + wish.range().last()) / 2, scene.timeline().first(), scene.timeline().last())));

@@ -72,16 +72,16 @@ public final class ScenesPane extends VBox {
     }
 
     private void stop() {
-        session.previews().stop();
+        session.previews().captures().stop();
     }
 
     /** How far a capture is; all else is as it was. */
     public void showProgress() {
-        boolean going = session.previews().isGoing();
+        boolean going = session.previews().captures().isGoing();
         Parts.present(progressRow, going);
         if (going) {
-            progress.setProgress(session.previews().share());
-            progressWords.setText(session.previews().words());
+            progress.setProgress(session.previews().captures().share());
+            progressWords.setText(session.previews().captures().words());
         }
     }
 
@@ -89,7 +89,7 @@ public final class ScenesPane extends VBox {
         List<Node> rows = new ArrayList<>();
         List<LiveScene> scenes = session.scenes().all();
         // Without a scene there is nothing to be seen here: one is started from the head's menu.
-        Parts.present(this, !scenes.isEmpty() || session.scenes().isStarting() || session.previews().isGoing());
+        Parts.present(this, !scenes.isEmpty() || session.scenes().isStarting() || session.previews().captures().isGoing());
         HBox head = Parts.row(Parts.label(WORDS.say("scenes"), "strong"));
         head.getStyleClass().add("filter-bar");
         if (scenes.isEmpty()) {
@@ -103,7 +103,7 @@ public final class ScenesPane extends VBox {
         rows.add(progressRow);
         scenes.forEach(scene -> scene(scene, rows));
         getChildren().setAll(rows);
-        session.previews().expect(lookup("#capture") != null);
+        session.previews().captures().expect(lookup("#capture") != null);
         showProgress();
     }
 
@@ -126,8 +126,8 @@ public final class ScenesPane extends VBox {
                         "mono"),
                 Parts.space());
         Button all = Parts.small("capture-all", WORDS.say("captureAll"),
-                () -> session.previews().capture(scene, f.cameras().stream().map(scene::wish).toList()));
-        all.setDisable(session.previews().isGoing());
+                () -> session.previews().captures().capture(scene, f.cameras().stream().map(scene::wish).toList()));
+        all.setDisable(session.previews().captures().isGoing());
         line.getChildren().add(all);
         VBox row = new VBox(line);
         row.getStyleClass().add("source-row");

@@ -142,7 +142,7 @@ public final class DeliveryHistory {
             session.fail(WORDS.say("theProjectOfWasntKept", line.file().getFileName()));
             return;
         }
-        session.show(project.withDeliverables(List.of()), null);
+        session.files().show(project.withDeliverables(List.of()), null);
         session.say(WORDS.say("theFramesOfAsTheyWereTaken", line.file().getFileName()));
     }
 
@@ -190,7 +190,7 @@ public final class DeliveryHistory {
 
     private boolean start(RunPlan plan, Line line) {
         if (!session.runs().isFree()) {
-            session.working(WORDS.say("aRunGoesOnAlreadyMakeThis"));
+            session.notices().working(WORDS.say("aRunGoesOnAlreadyMakeThis"));
             return false;
         }
         if (plan.version() != RunPlan.VERSION) {
@@ -210,7 +210,7 @@ public final class DeliveryHistory {
         }).distinct().toList();
         List<Path> gone = frames.stream().filter(f -> !Files.exists(f)).toList();
         if (gone.isEmpty()) {
-            session.bringIn(frames);
+            session.search().bringIn(frames);
         } else {
             session.fail(WORDS.say("isntThereAnyMore", gone.getFirst()));
         }
@@ -222,7 +222,7 @@ public final class DeliveryHistory {
         if (project == null) {
             session.fail(WORDS.say("theProjectOfWasntKept", line.file().getFileName()));
         } else {
-            session.show(project, null);
+            session.files().show(project, null);
         }
     }
 

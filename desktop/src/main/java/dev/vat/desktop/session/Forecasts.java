@@ -205,7 +205,7 @@ public final class Forecasts {
         }
         trial.failures().forEach((id, why) -> session
                 .fail(WORDS.say("cantBeTried", session.deliverable(Variants.deliverable(id)).map(Deliverable::title).orElse(id), why)));
-        session.foretold();
+        session.observing().forecast();
     }
 
     public void cancel() {

@@ -2,7 +2,8 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.handover.EdlText;
-import dev.vat.core.handover.OtioText;
+import dev.vat.core.handover.OtioReader;
+import dev.vat.core.handover.OtioWriter;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.handover.WholeReel;
 import dev.vat.core.project.Edit;
@@ -15,6 +16,7 @@ import dev.vat.core.words.Words;
 import dev.vat.engine.handover.HandOverSet;
 import dev.vat.engine.handover.SetCheck;
 import dev.vat.engine.process.Task;
+import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.TaskMessage;
 import dev.vat.protocol.storage.Durable;
@@ -69,7 +71,7 @@ public final class HandOver {
                 Timeline timeline = Timeline.of(programme);
                 List<String> left = isList(file) ? EdlText.leftOut(timeline) : timeline.left();
                 Durable.write(file,
-                        isList(file) ? EdlText.write(timeline) : OtioText.write(timeline, WholeReel.of(project, programme.reel())));
+                        isList(file) ? EdlText.write(timeline) : OtioWriter.write(timeline, WholeReel.of(project, programme.reel())));
                 ui.execute(() -> session.say(
                         WORDS.say("handedOver", file, (left.isEmpty() ? "" : WORDS.say("otherProgramsWontSee", String.join("; ", left))))));
             } catch (IOException | RuntimeException e) {
@@ -159,10 +161,10 @@ public final class HandOver {
 
     /** Writes a contact sheet of what is shown. @param sheet of it @param file its name's ending says what kind */
     public void contacts(ContactSheet sheet, Path file) {
-        session.working(WORDS.say("theContactSheetIsBeingWritten"));
+        session.notices().working(WORDS.say("theContactSheetIsBeingWritten"));
         background.execute(() -> {
             try {
-                session.viewer().write(sheet, file);
+                ContactSheetFile.write(session.viewer(), sheet, file);
                 ui.execute(() -> session.say(WORDS.say("contactSheet", file)));
             } catch (IOException e) {
                 ui.execute(() -> session.fail(WORDS.say("theContactSheetCantBeWritten", e.getMessage())));
@@ -174,7 +176,7 @@ public final class HandOver {
 
     /** Takes a timeline for a reel of its own; places that it names and the project doesn't are shown before one of them is looked at. */
     void read(Path file) {
-        Rate rate = session.programme().flatMap(ResolvedReel::rate).orElse(session.offeredRate());
+        Rate rate = session.programme().flatMap(ResolvedReel::rate).orElse(session.settings().lastRate());
         background.execute(() -> {
             try {
                 String text = Files.readString(file);
@@ -187,9 +189,9 @@ public final class HandOver {
 
     private void taken(Path file, String text, Rate rate) {
         try {
-            Optional<WholeReel> whole = isList(file) ? Optional.empty() : OtioText.whole(text);
+            Optional<WholeReel> whole = isList(file) ? Optional.empty() : OtioReader.whole(text);
             Timeline timeline = whole.isPresent() ? null : isList(file) ? EdlText.read(text, rate == null ? Rate.FPS_25 : rate, this::known)
-                    : OtioText.read(text, file.toAbsolutePath().getParent());
+                    : OtioReader.read(text, file.toAbsolutePath().getParent());
             Edit edit = whole.map(WholeReel::edit).orElseGet(() -> timeline.edit());
             Project after = edit.apply(session.project());
             List<String> fresh = after.sources().stream().filter(s -> session.project().source(s.id()).isEmpty())
@@ -202,7 +204,7 @@ public final class HandOver {
             if (fresh.isEmpty()) {
                 take.run();
             } else {
-                session.askAbout(new Session.Stranger(file.getFileName().toString(), fresh, take));
+                session.files().askAbout(new Stranger(file.getFileName().toString(), fresh, take));
             }
         } catch (IllegalArgumentException e) {
             session.fail(WORDS.say("cantBeTakenOver", file.getFileName(), e.getMessage()));
@@ -212,7 +214,7 @@ public final class HandOver {
     /** A source by its name, or by the name without what tells one frame from the next. */
     private Optional<Timeline.Media> known(String name) {
         for (Source source : session.project().sources()) {
-            FrameTable table = session.table(source.id());
+            FrameTable table = session.watch().table(source.id());
             String base = source.location().pattern().baseName();
             if (table != null && (name.endsWith(source.name()) || name.equalsIgnoreCase(base)
                     || base.toUpperCase(Locale.ROOT).replaceAll("[^A-Z0-9]", "").equals(name))) {

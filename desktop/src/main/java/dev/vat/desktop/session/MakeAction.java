@@ -57,7 +57,7 @@ public final class MakeAction {
             return waitsForFrames() ? WORDS.say("waitingForFrames") : WORDS.say("checkingThenMaking");
         }
         if (session.findings().onlyRateIsMissing()) {
-            return WORDS.say("makeAt", session.offeredRate().label());
+            return WORDS.say("makeAt", session.settings().lastRate().label());
         }
         if (files == 0) {
             return WORDS.say("make");
@@ -90,7 +90,7 @@ public final class MakeAction {
             return;
         }
         if (session.findings().onlyRateIsMissing()) {
-            session.chooseRate(session.offeredRate());
+            session.chooseRate(session.settings().lastRate());
         }
         if (session.watch().isChecking()) {
             waiting = Waiting.CHECKS;
@@ -112,7 +112,7 @@ public final class MakeAction {
 
     /** Makes one still of a source's frame, as deep as it is, into the folder for files. */
     public void keepStill(Source source, long number) {
-        FrameTable table = session.table(source.id());
+        FrameTable table = session.watch().table(source.id());
         if (table == null || !table.sequence().has(number) || table.state(number) != FrameState.GOOD) {
             session.fail(WORDS.say("frameOfIsntThereWholeNo", number, source.name()));
             return;
@@ -140,7 +140,7 @@ public final class MakeAction {
     /** Makes the files by itself as soon as every frame that is expected is there and good. */
     public void makeWhenComplete() {
         if (session.findings().onlyRateIsMissing() || session.programme().flatMap(ResolvedReel::rate).isEmpty()) {
-            session.chooseRate(session.offeredRate());
+            session.chooseRate(session.settings().lastRate());
         }
         waiting = Waiting.FRAMES;
         everyReel = false;
@@ -148,7 +148,7 @@ public final class MakeAction {
         project.currentReel()
                 .ifPresent(reel -> reel.items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                         .filter(s -> !s.location().pattern().isSingle()).forEach(s -> session.watch().watch(s, true)));
-        session.observedChanged();
+        session.observing().changed();
     }
 
     public void disarm() {

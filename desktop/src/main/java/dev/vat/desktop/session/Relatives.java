@@ -16,7 +16,12 @@ public final class Relatives {
     private final List<Source> sources;
     private final Map<String, FrameTable> tables;
 
-    Relatives(List<Source> sources, Map<String, FrameTable> tables) {
+    /** What belongs together among the sources of the project. */
+    public static Relatives in(Session session) {
+        return new Relatives(session.project().sources(), session.watch().tables());
+    }
+
+    private Relatives(List<Source> sources, Map<String, FrameTable> tables) {
         this.sources = sources;
         this.tables = tables;
     }

@@ -195,7 +195,8 @@ public final class Runs implements AutoCloseable {
             line.ended(outcome);
             going = null;
             if (!line.isUnfinished() && line.isProven()) {
-                clear(line.run().home());
+                // It needs its plan and journal no more.
+                discard(line.run().home(), () -> {});
             }
             ended.run();
             changed.run();
@@ -249,21 +250,14 @@ public final class Runs implements AutoCloseable {
 
     public void discard(RunHome home) {
         forget(home);
-        background.execute(() -> {
-            try {
-                home.discard();
-                ui.execute(() -> say.accept(WORDS.say("theUnfinishedRunWasCleared")));
-            } catch (IOException e) {
-                ui.execute(() -> say.accept(WORDS.say("theUnfinishedRunCantBeCleared", e.getMessage())));
-            }
-        });
+        discard(home, () -> say.accept(WORDS.say("theUnfinishedRunWasCleared")));
     }
 
-    /** A run that made everything needs its plan and journal no more. */
-    private void clear(RunHome home) {
+    private void discard(RunHome home, Runnable done) {
         background.execute(() -> {
             try {
                 home.discard();
+                ui.execute(done);
             } catch (IOException e) {
                 ui.execute(() -> say.accept(WORDS.say("whatARunKeptForItselfCant", e.getMessage())));
             }

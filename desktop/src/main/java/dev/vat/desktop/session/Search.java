@@ -9,6 +9,7 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.words.Words;
+import dev.vat.engine.project.ProjectFile;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.source.Versions;
 import java.io.IOException;
@@ -37,6 +38,7 @@ public final class Search {
     private final BooleanSupplier closed;
     private int going;
     private List<Sequence> soFar = List.of();
+    private List<Location> question = List.of();
     private volatile boolean stopped;
 
     /** @param closed whether nobody waits for anything any more */
@@ -47,9 +49,21 @@ public final class Search {
         this.closed = closed;
     }
 
-    void bringIn(List<Path> paths) {
+    /** Frames or folders that were dropped or chosen; a project file is opened, a timeline read. */
+    public void bringIn(List<Path> paths) {
+        Path only = paths.size() == 1 ? paths.getFirst() : null;
+        if (only != null && only.toString().endsWith(ProjectFile.EXTENSION)) {
+            session.files().open(only);
+        } else if (only != null && HandOver.isTimeline(only)) {
+            session.handOver().read(only);
+        } else {
+            find(paths);
+        }
+    }
+
+    private void find(List<Path> paths) {
         going++;
-        session.working(WORDS.say("lookingInto", names(paths)));
+        session.notices().working(WORDS.say("lookingInto", names(paths)));
         session.changed();
         background.execute(() -> {
             try {
@@ -72,7 +86,7 @@ public final class Search {
         }
         ui.execute(() -> {
             soFar = found.sequences();
-            session.working(WORDS.say("lookingNamesSequencesSo", "%,d".formatted(found.names()), found.sequences().size()));
+            session.notices().working(WORDS.say("lookingNamesSequencesSo", "%,d".formatted(found.names()), found.sequences().size()));
             session.changed();
         });
     }
@@ -99,7 +113,8 @@ public final class Search {
         } else if (Kin.group(locations.stream().filter(l -> !l.isSound()).toList()).size() <= 1) {
             session.edit(Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME));
         } else {
-            session.ask(locations);
+            question = locations;
+            session.changed();
         }
     }
 
@@ -122,6 +137,21 @@ public final class Search {
         stopped = going > 0;
     }
 
+    /** Sources that were found and wait for a word on how they are meant; empty if there is no such question. */
+    public List<Location> question() {
+        return question;
+    }
+
+    /** @param layout null to leave the sequences out */
+    public void answer(Edits.Layout layout) {
+        List<Location> asked = question;
+        question = List.of();
+        if (layout != null) {
+            session.edit(Edits.bringIn(asked, layout));
+        }
+        session.changed();
+    }
+
     /** Finds a source's files in a folder where they lie now; other lost sources are found along with it. */
     public void relink(Source lost, Path folder) {
         in(folder, found -> {
@@ -134,8 +164,11 @@ public final class Search {
                     count++;
                 }
             }
-            session.fail(count == 0 ? WORDS.say("thereIsNoIn", lost.name(), folder.getFileName())
-                    : count == 1 ? WORDS.say("wasFoundAgain", lost.name()) : WORDS.say("sourcesWereFoundAgain", count));
+            if (count == 0) {
+                session.fail(WORDS.say("thereIsNoIn", lost.name(), folder.getFileName()));
+            } else {
+                session.say(count == 1 ? WORDS.say("wasFoundAgain", lost.name()) : WORDS.say("sourcesWereFoundAgain", count));
+            }
         });
     }
 

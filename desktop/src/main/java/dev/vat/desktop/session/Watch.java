@@ -8,11 +8,9 @@ import dev.vat.core.project.Source;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Interpretation;
-import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.words.Words;
-import dev.vat.engine.viewer.CheckProgress;
 import dev.vat.engine.viewer.Listing;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
@@ -20,10 +18,8 @@ import java.time.Clock;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Executor;
 
 /**
@@ -33,15 +29,6 @@ import java.util.concurrent.Executor;
 public final class Watch {
 
     private static final Words WORDS = Words.of(Watch.class);
-
-    private static final long SNAPSHOT_NANOS = 250_000_000L;
-    /** A snapshot of a million frames takes a while: it is taken so rarely that it doesn't slow the check. */
-    private static final long SNAPSHOT_SHARE = 10;
-    private static final long LOOK_MILLIS = 1000;
-    private static final long LOOK_SHARE = 10;
-    /** After so many looks that found nothing new, the next ones come more rarely, down to one in five seconds. */
-    private static final long QUIET_LOOKS = 20;
-    private static final long RAREST = 5;
 
     private final Viewer viewer;
     private final Executor background;
@@ -53,7 +40,8 @@ public final class Watch {
     /** How each source's pictures are taken, by its id: asked for very often. */
     private final Map<String, Interpretation> pictures = new HashMap<>();
     private int generation;
-    private boolean ticking;
+    private final SourceChecks checks;
+    private final FolderWatch folders;
 
     Watch(Viewer viewer, Executor background, Executor ui, Clock clock, Runnable changed) {
         this.viewer = viewer;
@@ -61,6 +49,9 @@ public final class Watch {
         this.ui = ui;
         this.clock = clock;
         this.changed = changed;
+        this.checks = new SourceChecks(viewer, ui, () -> generation, this::list, changed);
+        this.folders = new FolderWatch(background, ui, () -> project.sources().stream().filter(s -> isWatched(s.id())).toList(),
+                () -> seen.values().stream().filter(s -> s.watched).toList(), this::list);
     }
 
     /** Lists and checks every source that isn't known yet, or is to be read in another way than it was. */
@@ -79,15 +70,15 @@ public final class Watch {
                 list(source);
             } else if (!choice.equals(known.choice) && known.table != null) {
                 Sequence sequence = known.table.sequence();
-                stop(known);
-                check(source, known, sequence);
+                SourceChecks.stop(known);
+                checks.start(source, known, sequence);
             }
         }
         // Sources that are gone from the project are checked no longer; undo brings them back by looking anew.
         Set<String> present = new HashSet<>(shown.sources().stream().map(Source::id).toList());
         for (String id : Set.copyOf(seen.keySet())) {
             if (!present.contains(id)) {
-                stop(seen.remove(id));
+                SourceChecks.stop(seen.remove(id));
             }
         }
     }
@@ -126,7 +117,7 @@ public final class Watch {
         if (listing.sequence().isEmpty()) {
             if (about.clip == null) {
                 // Not even a sound: what was there is gone.
-                stop(about);
+                SourceChecks.stop(about);
                 about.table = null;
                 about.judged = null;
                 about.trouble = reason;
@@ -154,70 +145,9 @@ public final class Watch {
         } else if (about.isChecking()) {
             about.next = sequence;
         } else {
-            check(source, about, sequence);
+            checks.start(source, about, sequence);
         }
     }
-
-    private void check(Source source, Seen about, Sequence sequence) {
-        about.choice = source.reading().picture().choice();
-        about.next = null;
-        about.checked = 0;
-        FrameTable.Collector collector = FrameTable.collect(sequence);
-        about.keep(FrameTable.unchecked(sequence));
-        int asked = generation;
-        var next = new Object() {
-            long snapshot;
-        };
-        CompletableFuture<FrameTable> check = viewer.check(sequence, false, about.choice, progress -> {
-            collect(collector, progress);
-            long now = System.nanoTime();
-            if (now - next.snapshot > 0) {
-                show(asked, about, collector.build(), progress.checked());
-                next.snapshot = now + Math.max(SNAPSHOT_NANOS, SNAPSHOT_SHARE * (System.nanoTime() - now));
-            }
-        });
-        about.check = check;
-        check.whenComplete((table, failure) -> {
-            ContentReview review = table == null ? null : ContentReview.of(table);
-            ui.execute(() -> {
-                if (asked == generation && about.check == check) {
-                    about.check = null;
-                    if (table != null) {
-                        about.review = review;
-                        about.checked = sequence.count();
-                        about.judged = table;
-                        about.last = table;
-                        about.show(table);
-                    } else if (!check.isCancelled()) {
-                        about.trouble = failure.getMessage();
-                    }
-                    if (about.next != null) {
-                        check(source, about, about.next);
-                    } else if (about.watched) {
-                        list(source);
-                    }
-                    changed.run();
-                }
-            });
-        });
-        changed.run();
-    }
-
-    private static void collect(FrameTable.Collector collector, CheckProgress progress) {
-        progress.fresh().forEach(collector::add);
-    }
-
-    private void show(int asked, Seen about, FrameTable table, int count) {
-        ui.execute(() -> {
-            if (asked == generation && about.check != null) {
-                about.keep(table);
-                about.checked = count;
-                changed.run();
-            }
-        });
-    }
-
-    // ---- what is known
 
     public Map<String, FrameTable> tables() {
         Map<String, FrameTable> tables = new HashMap<>();
@@ -230,14 +160,19 @@ public final class Watch {
     }
 
     /** What is known of one source's frames, or null. */
-    FrameTable table(String id) {
+    public FrameTable table(String id) {
         Seen known = id == null ? null : seen.get(id);
         return known == null ? null : known.asRead(picture(id));
     }
 
-    /** What of a source that is seen on disk has to be rendered again if it is read like this. */
-    ResumeAdvice advice(String id, Reading reading) {
-        return seen.get(id).advice(reading);
+    /** What has to be rendered again of a source that has a {@link #table}. */
+    public ResumeAdvice advice(Source source) {
+        return seen.get(source.id()).advice(source.reading());
+    }
+
+    /** The same for all of its frames, whatever range of them is used. */
+    public ResumeAdvice adviceOnAll(Source source) {
+        return seen.get(source.id()).advice(source.reading().withRange(null));
     }
 
     private Interpretation picture(String id) {
@@ -305,23 +240,12 @@ public final class Watch {
         return seen.containsKey(id) ? seen.get(id).otherPictures() : 0;
     }
 
-    // ---- asking anew
-
     /** Stops looking into a source; what is known stays. */
     public void cancel(String id) {
         Seen about = seen.get(id);
         if (about != null && about.isChecking()) {
-            stop(about);
+            SourceChecks.stop(about);
             changed.run();
-        }
-    }
-
-    private static void stop(Seen about) {
-        CompletableFuture<FrameTable> check = about.check;
-        about.check = null;
-        about.next = null;
-        if (check != null) {
-            check.cancel(false);
         }
     }
 
@@ -336,7 +260,7 @@ public final class Watch {
         Seen before = seen.get(source.id());
         Seen fresh = new Seen(source.location());
         if (before != null) {
-            stop(before);
+            SourceChecks.stop(before);
             fresh.watched = before.watched;
             if (before.table != null) {
                 viewer.forget(before.table.sequence());
@@ -346,8 +270,6 @@ public final class Watch {
         list(source);
         changed.run();
     }
-
-    // ---- folders that fill
 
     public boolean isWatched(String id) {
         return seen.containsKey(id) && seen.get(id).watched;
@@ -360,51 +282,15 @@ public final class Watch {
         if (about.judged != null) {
             about.show(about.judged);
         }
-        if (on && !ticking) {
-            ticking = true;
-            tick();
+        if (on) {
+            folders.start();
         }
         changed.run();
     }
 
-    /**
-     * How long to wait before folders are looked at again: longer where nothing has come for a while, and where there are so many files that
-     * looking would take more than a small share of the time.
-     *
-     * @param slowest milliseconds that the last look took @param quiet how many looks in a row found nothing new
-     * @return milliseconds
-     */
-    static long pause(long slowest, long quiet) {
-        return Math.max(LOOK_MILLIS * Math.min(RAREST, 1 + quiet / QUIET_LOOKS), LOOK_SHARE * slowest);
-    }
-
-    private void tick() {
-        long slowest = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.listMillis).max().orElse(0);
-        long quiet = seen.values().stream().filter(s -> s.watched).mapToLong(s -> s.quiet).min().orElse(0);
-        background.execute(() -> {
-            try {
-                Thread.sleep(pause(slowest, quiet));
-            } catch (InterruptedException _) {
-                Thread.currentThread().interrupt();
-                return;
-            }
-            ui.execute(() -> {
-                Set<String> watched = new HashSet<>();
-                project.sources().stream().filter(s -> isWatched(s.id())).forEach(s -> {
-                    watched.add(s.id());
-                    list(s);
-                });
-                ticking = !watched.isEmpty();
-                if (ticking) {
-                    tick();
-                }
-            });
-        });
-    }
-
     void forget() {
         generation++;
-        seen.values().forEach(Watch::stop);
+        seen.values().forEach(SourceChecks::stop);
         seen.clear();
     }
 }

@@ -112,14 +112,14 @@ public final class SettingsPage extends BorderPane {
         Label size = Parts.label(WORDS.say("beingMeasured"), "mono");
         size.setId("cache-size");
         Thread.startVirtualThread(() -> {
-            CacheFolder cache = new CacheFolder(session.cache());
+            CacheFolder cache = new CacheFolder(session.places().cache());
             String words = cache.words();
             Platform.runLater(() -> size.setText(words));
         });
         return field(WORDS.say("cache"), WORDS.say("whatWasFoundOutAboutFrames"), size,
                 Parts.twice("clear-cache", WORDS.say("clear"), WORDS.say("clearItNow"), () -> Thread.startVirtualThread(() -> {
-                    String left = new CacheFolder(session.cache()).clear();
-                    String words = new CacheFolder(session.cache()).words();
+                    String left = new CacheFolder(session.places().cache()).clear();
+                    String words = new CacheFolder(session.places().cache()).words();
                     Platform.runLater(() -> {
                         size.setText(words);
                         if (left.isEmpty()) {
@@ -128,7 +128,7 @@ public final class SettingsPage extends BorderPane {
                             session.fail(left);
                         }
                     });
-                })), Parts.small("show-cache", WORDS.say("showFolder"), () -> ask.reveal(session.cache())));
+                })), Parts.small("show-cache", WORDS.say("showFolder"), () -> ask.reveal(session.places().cache())));
     }
 
     private static Node receipts() {
@@ -141,7 +141,7 @@ public final class SettingsPage extends BorderPane {
 
     private Node file() {
         return field(WORDS.say("keptAt"), WORDS.say("readableTextWhatIsChanged"),
-                Parts.wrapped(session.settingsFile().toString(), "mono"),
-                Parts.small("show-settings", WORDS.say("showFolder"), () -> ask.reveal(session.settingsFile())));
+                Parts.wrapped(session.places().settings().toString(), "mono"),
+                Parts.small("show-settings", WORDS.say("showFolder"), () -> ask.reveal(session.places().settings())));
     }
 }

@@ -1,5 +1,8 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.desktop.session.Session;
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.delivery.Deliverable;
 import static dev.vat.desktop.look.Fields.field;
 import static dev.vat.desktop.look.Fields.named;
 import static dev.vat.desktop.look.Fields.onChosen;
@@ -160,5 +163,15 @@ final class BurnInPane extends VBox {
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException(WORDS.say("isNoPercentage", typed), e);
         }
+    }
+
+    /** What a file has written into its pictures in place of the reel's. */
+    static VBox ofFile(Session session, Dialogs ask, Deliverable deliverable) {
+        VBox own = new VBox(Parts.label(WORDS.say("burnInOf", deliverable.title()), "strong"),
+                new BurnInPane(ask, "own-burn-in", deliverable.burnIn(),
+                        b -> session.edit(DeliverableEdits.follow(deliverable.id(), x -> x.withBurnIn(b)))));
+        own.setId("file-burn-in");
+        own.getStyleClass().addAll("reading", "file-burn-in");
+        return own;
     }
 }

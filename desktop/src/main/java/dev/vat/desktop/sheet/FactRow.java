@@ -98,10 +98,10 @@ enum FactRow implements OutRow {
             case STOP -> Optional.of(codec.partForm(settings.control()) == PartForm.WHOLE ? Words.of(FactRow.class).say("beginsAgain")
                     : Words.of(FactRow.class).say("madeInParts"));
             case NAME -> Optional.of(name(session.project(), programme, deliverable));
-            case FORECAST -> session.foretelling().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
+            case FORECAST -> session.forecasts().of(deliverable).map(f -> ForecastWords.bytes(f.bytes()))
                     .or(() -> programme.forecast(deliverable).map(RoughForecast::range));
-            case LIKENESS -> session.foretelling().of(deliverable).map(ForecastWords::likeness);
-            case MAKING -> session.foretelling().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
+            case LIKENESS -> session.forecasts().of(deliverable).map(ForecastWords::likeness);
+            case MAKING -> session.forecasts().of(deliverable).map(f -> ForecastWords.time(f.makeSeconds().plus(f.proofSeconds())));
         };
     }
 

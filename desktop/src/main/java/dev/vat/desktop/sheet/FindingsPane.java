@@ -90,7 +90,7 @@ public final class FindingsPane extends VBox {
     private Said said(Alike group) {
         Finding first = group.first();
         return new Said(first.id(), first.severity(), group.text(), first.evidence(), first.remedies().stream().map(Remedy::label).toList(),
-                first.pair() == null ? null : session.table(first.source()));
+                first.pair() == null ? null : session.watch().table(first.source()));
     }
 
     private void lay(int findings, int notes) {
@@ -176,8 +176,8 @@ public final class FindingsPane extends VBox {
             details.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
         Source about = finding.pair() == null ? null : session.project().source(finding.source()).orElse(null);
-        if (about != null && session.table(about.id()) != null) {
-            details.getChildren().add(pair(finding.pair(), about, session.table(about.id())));
+        if (about != null && session.watch().table(about.id()) != null) {
+            details.getChildren().add(pair(finding.pair(), about, session.watch().table(about.id())));
         }
         if (!finding.remedies().isEmpty()) {
             line.getChildren().add(button(place, 0));

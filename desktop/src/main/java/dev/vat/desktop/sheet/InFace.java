@@ -148,7 +148,8 @@ public final class InFace extends VBox {
         long troubled = sources.stream().filter(s -> SourceState.hasTrouble(session, s)).count();
         onlyTrouble.setText(WORDS.say("problems2", troubled));
         onlyTrouble.setDisable(troubled == 0 && !onlyTrouble.isSelected());
-        long frames = sources.stream().map(s -> session.table(s.id())).filter(Objects::nonNull).mapToLong(t -> t.sequence().count()).sum();
+        long frames = sources.stream().map(s -> session.watch().table(s.id())).filter(Objects::nonNull).mapToLong(t -> t.sequence().count())
+                .sum();
         total.setText(WORDS.say("sourcesFrames", sources.size(), frames));
         List<Row> rows = going ? session.search().soFar().stream().map(InFace::found).toList() : rows(sources);
         nothing.setText(sources.isEmpty() ? EMPTY : onlyTrouble.isSelected() ? WORDS.say("noSourceHasAnythingToLook")
@@ -241,7 +242,7 @@ public final class InFace extends VBox {
     }
 
     private void source(ListCell<Row> cell, Row.Of row, Source source) {
-        cell.setAccessibleText(source.name() + ", " + SourceState.of(session, source, session.table(row.id)).words());
+        cell.setAccessibleText(source.name() + ", " + SourceState.of(session, source, session.watch().table(row.id)).words());
         if (row.kin && !cell.getStyleClass().contains("kin")) {
             cell.getStyleClass().add("kin");
         }

@@ -97,7 +97,7 @@ final class OutCell extends Label {
         if (open) {
             say("");
         } else if (group == OutRow.Group.FORECAST) {
-            say(session.foretelling().of(now).isPresent() ? WORDS.say("byTestEncodes") : WORDS.say("roughOnly"));
+            say(session.forecasts().of(now).isPresent() ? WORDS.say("byTestEncodes") : WORDS.say("roughOnly"));
         } else {
             long differ = group.rows().stream().filter(each -> each.differs(now)).count();
             say(differ == 0 ? WORDS.say("asTheTarget") : WORDS.say("differ", differ));

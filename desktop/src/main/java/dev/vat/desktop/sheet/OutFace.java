@@ -1,7 +1,6 @@
 package dev.vat.desktop.sheet;
 
 import dev.vat.core.delivery.Deliverable;
-import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Controls;
@@ -9,16 +8,13 @@ import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
-import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.beans.binding.Bindings;
-import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -59,7 +55,8 @@ public final class OutFace extends VBox {
 
     /**
      * @param columnChanged told when another deliverable is in focus @param ladders asked for steps of quality
-     * @param adding asked for targets to add, at the button that asks */
+     * @param adding asked for targets to add, at the button that asks
+     */
     public OutFace(Session session, Dialogs ask, Runnable columnChanged, Runnable ladders, Consumer<Node> adding) {
         this.session = session;
         this.ask = ask;
@@ -88,10 +85,9 @@ public final class OutFace extends VBox {
         grid.setOnContextMenuRequested(e -> editor.menu(e, OutGrid.NARROWEST / 2));
         sheet.names().setOnContextMenuRequested(e -> editor.menu(e, 0));
         sentence.setId("out-sentence");
-        // The sheet must not move under the mouse when another cell has more to say.
+        // The sheet must not move under the mouse.
         sentence.minHeightProperty().bind(Bindings.createDoubleBinding(() -> Math.max(SENTENCE, sentence.prefHeight(sentence.getWidth())),
                 sentence.textProperty(), sentence.widthProperty()));
-        sentence.setAlignment(Pos.CENTER_LEFT);
         sentence.setMaxWidth(Double.MAX_VALUE);
         sentence.setMinWidth(0);
     }
@@ -107,30 +103,26 @@ public final class OutFace extends VBox {
 
     /** What the rows are called, by their ids. */
     public Map<String, String> rows() {
-        Map<String, String> rows = new LinkedHashMap<>();
-        Arrays.stream(OutRow.Group.values()).flatMap(g -> g.rows().stream()).forEach(row -> rows.put(row.id(), row.title()));
-        return rows;
+        return OutRow.titles();
     }
 
     /** The groups that are folded, by their names. */
     public List<String> folded() {
-        return Arrays.stream(OutRow.Group.values()).filter(g -> !sheet.opened().contains(g)).map(Enum::name).toList();
+        return sheet.folded();
     }
 
     /** Folds these groups, and opens the others. */
     public void fold(List<String> groups) {
-        sheet.opened().clear();
-        Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(sheet.opened()::add);
+        sheet.foldOnly(groups);
     }
 
     /** Brings the keyboard to a column. @param id of the deliverable */
     public void goToColumn(String id) {
         show();
-        for (int c = 0; c < columns().size(); c++) {
-            if (columns().get(c).id().equals(id) && !sheet.isEmpty()) {
-                go(line, c);
-                Platform.runLater(grid::requestFocus);
-            }
+        int place = columns().stream().map(Deliverable::id).toList().indexOf(id);
+        if (place >= 0 && !sheet.isEmpty()) {
+            go(line, place);
+            Platform.runLater(grid::requestFocus);
         }
     }
 
@@ -159,8 +151,8 @@ public final class OutFace extends VBox {
 
     public void show() {
         editor.keepToColumns();
+        // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
         if (editor.isOpen()) {
-            // What is being typed or chosen isn't taken away; the sheet is made anew when that is over.
             return;
         }
         ResolvedReel programme = session.programme().orElse(null);
@@ -174,11 +166,8 @@ public final class OutFace extends VBox {
         column = Math.min(column, columns().size() - 1);
         sheet.show(programme, columns());
         showProgress();
-        List<Node> parts = new ArrayList<>(List.of(fields.to(focused(), more)));
-        if (more.isSelected()) {
-            parts.addAll(List.of(fields.rate(programme), trying));
-        }
-        parts.add(sheet);
+        List<Node> parts = more.isSelected() ? List.of(fields.to(focused(), more), fields.rate(programme), trying, sheet)
+                : List.of(fields.to(focused(), more), sheet);
         // What stays is left where it is: what comes into the scene anew is styled anew.
         if (getChildren().contains(sheet)) {
             getChildren().remove(0, getChildren().indexOf(sheet));
@@ -195,11 +184,7 @@ public final class OutFace extends VBox {
     private void showBurnIn() {
         getChildren().removeIf(n -> "file-burn-in".equals(n.getId()));
         focused().filter(d -> d.burnIn() != null).ifPresent(d -> {
-            VBox own = new VBox(Parts.label(WORDS.say("burnInOf", d.title()), "strong"),
-                    new BurnInPane(ask, "own-burn-in", d.burnIn(),
-                            b -> session.edit(DeliverableEdits.follow(d.id(), x -> x.withBurnIn(b)))));
-            own.setId("file-burn-in");
-            own.getStyleClass().addAll("reading", "file-burn-in");
+            VBox own = BurnInPane.ofFile(session, ask, d);
             getChildren().add(own);
         });
     }
@@ -207,18 +192,7 @@ public final class OutFace extends VBox {
     /** Under each column's name: how far its file is while it is made, else what it will weigh. */
     public void showProgress() {
         trying.show();
-        sheet.eachHead((id, head) -> head.show(session.runs().progress(id).orElse(null), forecast(id)));
-    }
-
-    private String forecast(String id) {
-        Deliverable deliverable = session.deliverable(id).orElse(null);
-        if (deliverable == null || deliverable.off()) {
-            return WORDS.say("off");
-        }
-        return session.foretelling().of(deliverable).map(ForecastWords::brief)
-                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable))
-                        .map(w -> WORDS.say("rough", w))
-                        .orElse(""));
+        sheet.showProgress();
     }
 
     private void fold(OutRow.Group group) {
@@ -308,11 +282,9 @@ public final class OutFace extends VBox {
 
     /** The cell in focus. */
     private Optional<OutEditor.Cell> here() {
-        if (sheet.isEmpty()) {
-            return Optional.empty();
-        }
-        return Optional
-                .of(new OutEditor.Cell(sheet.lines().get(line).row(), columns().get(column), sheet.cell(line, column), line + 1, column));
+        return sheet.isEmpty() ? Optional.empty()
+                : Optional.of(new OutEditor.Cell(sheet.lines().get(line).row(), columns().get(column), sheet.cell(line, column), line + 1,
+                        column));
     }
 
     /** Enter and the like: a heading folds, a cell is edited. */

@@ -110,8 +110,8 @@ final class OutFields {
     HBox rate(ResolvedReel programme) {
         FlowPane rates = Parts.choices();
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
-        offered.remove(session.offeredRate());
-        offered.addFirst(session.offeredRate());
+        offered.remove(session.settings().lastRate());
+        offered.addFirst(session.settings().lastRate());
         for (Rate rate : offered) {
             var button = Controls.toggle(rate.label());
             button.setId("out-rate-" + rate.label());

@@ -1,5 +1,6 @@
 package dev.vat.desktop.sheet;
 
+import dev.vat.core.words.Words;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.desktop.look.Icon;
@@ -28,6 +29,8 @@ import javafx.scene.layout.VBox;
 
 /** Deliverables as columns and settings as rows under headings that fold. Names of rows stay while the columns scroll beside them. */
 final class OutGrid extends HBox {
+
+    private static final Words WORDS = Words.of(OutGrid.class);
 
     static final double NARROWEST = 150;
 
@@ -239,5 +242,32 @@ final class OutGrid extends HBox {
     /** Marks the one cell that has the keyboard. */
     void mark(OutCell here) {
         Arrays.stream(cells).flatMap(Arrays::stream).forEach(each -> each.setHere(each == here));
+    }
+
+    /** The groups that are folded, by their names. */
+    List<String> folded() {
+        return Arrays.stream(OutRow.Group.values()).filter(g -> !opened.contains(g)).map(Enum::name).toList();
+    }
+
+    /** Folds these groups, and opens the others. */
+    void foldOnly(List<String> groups) {
+        opened.clear();
+        Arrays.stream(OutRow.Group.values()).filter(g -> !groups.contains(g.name())).forEach(opened::add);
+    }
+
+    /** Under each column's name: how far its file is while it is made, else what it will weigh. */
+    void showProgress() {
+        eachHead((id, head) -> head.show(session.runs().progress(id).orElse(null), forecast(id)));
+    }
+
+    private String forecast(String id) {
+        Deliverable deliverable = session.deliverable(id).orElse(null);
+        if (deliverable == null || deliverable.off()) {
+            return WORDS.say("off");
+        }
+        return session.forecasts().of(deliverable).map(ForecastWords::brief)
+                .orElseGet(() -> session.programme().flatMap(p -> FactRow.FORECAST.value(session, p, deliverable))
+                        .map(w -> WORDS.say("rough", w))
+                        .orElse(""));
     }
 }

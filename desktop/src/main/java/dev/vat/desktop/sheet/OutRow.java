@@ -1,5 +1,7 @@
 package dev.vat.desktop.sheet;
 
+import java.util.Map;
+import java.util.LinkedHashMap;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.project.Edit;
 import dev.vat.core.resolved.ResolvedReel;
@@ -53,7 +55,7 @@ sealed interface OutRow permits SettingRow, FactRow {
 
     /** What settings are looked at with now. */
     static SettingView view(Session session) {
-        return new SettingView(session.programme().orElse(null), session.sound().orElse(null), null);
+        return new SettingView(session.programme().orElse(null), session.observing().sound().orElse(null), null);
     }
 
     /** Stable, for cells. */
@@ -84,5 +86,12 @@ sealed interface OutRow permits SettingRow, FactRow {
     /** Whether the deliverable has something else here than its target. */
     default boolean differs(Deliverable deliverable) {
         return false;
+    }
+
+    /** What the rows are called, by their ids. */
+    public static Map<String, String> titles() {
+        Map<String, String> rows = new LinkedHashMap<>();
+        Arrays.stream(Group.values()).flatMap(g -> g.rows().stream()).forEach(row -> rows.put(row.id(), row.title()));
+        return rows;
     }
 }

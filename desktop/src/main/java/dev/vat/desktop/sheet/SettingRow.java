@@ -28,7 +28,8 @@ record SettingRow(Setting setting) implements OutRow {
 
     @Override
     public Optional<String> value(Session session, ResolvedReel programme, Deliverable deliverable) {
-        return deliverable.isKnown() ? setting.value(new SettingView(programme, session.sound().orElse(null), null), deliverable)
+        return deliverable.isKnown()
+                ? setting.value(new SettingView(programme, session.observing().sound().orElse(null), null), deliverable)
                 : Optional.empty();
     }
 

@@ -58,12 +58,13 @@ final class SoundPane extends VBox {
             getChildren().add(choices);
         }
         programme.sounds().forEach(sounding -> getChildren().add(row(sounding)));
-        if (session.sound().isPresent()) {
+        if (session.observing().sound().isPresent()) {
             List<SoundLayout> layouts = new ArrayList<>(SoundLayout.USUAL);
             layouts.addFirst(null);
             HBox field = field(WORDS.say("channels"), WORDS.say("whatTheChannelsOfEveryFile"),
                     choice("layout", layouts.toArray(SoundLayout[]::new), programme.reel().layout(),
-                            l -> l == null ? WORDS.say("asTheFirstSound", session.sound().orElseThrow().layout()) : l.toString(),
+                            l -> l == null ? WORDS.say("asTheFirstSound", session.observing().sound().orElseThrow().layout())
+                                    : l.toString(),
                             l -> session.edit(ReelEdits.setLayout(l))));
             getChildren().add(field);
         }

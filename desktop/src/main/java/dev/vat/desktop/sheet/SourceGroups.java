@@ -28,6 +28,7 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
+import dev.vat.desktop.session.Relatives;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -64,7 +65,7 @@ final class SourceGroups {
         groups.add(Folds.Group.of("timing", still ? WORDS.say("length") : WORDS.say("timing"), timingWords(), this::timing)
                 .withTone(rateNow() == null ? "request" : ""));
         if (!still && !sequence.kind().isMovie()) {
-            ResumeAdvice advice = session.advice(source);
+            ResumeAdvice advice = session.watch().advice(source);
             boolean stops = reading.gap() == GapPolicy.REFUSE && !advice.wanted().isEmpty() && !advice.isOnlyToCome(table);
             groups.add(Folds.Group.of("missing", WORDS.say("missingFrames"), reading.gap().sentence(), this::missing)
                     .withTone(stops ? "fault" : ""));
@@ -101,7 +102,7 @@ final class SourceGroups {
     private List<Node> missing() {
         List<Node> fields = new ArrayList<>(List.of(gap(), expected()));
         SequencePattern pattern = sequence.pattern();
-        ResumeAdvice advice = session.advice(source);
+        ResumeAdvice advice = session.watch().advice(source);
         // Nobody says of a whole shot what would come after it.
         boolean more = reading.expected() != null || session.watch().isWatched(source.id()) || !advice.wanted().isEmpty();
         advice.next().stream().filter(_ -> table.isChecked() && more)
@@ -125,7 +126,7 @@ final class SourceGroups {
         List<Rate> offered = new ArrayList<>(Rate.USUAL);
         Rate now = rateNow();
         Rate stated = table.format().map(f -> f.stated().rate()).orElse(null);
-        for (Rate first : new Rate[] {session.offeredRate(), stated, now}) {
+        for (Rate first : new Rate[] {session.settings().lastRate(), stated, now}) {
             // The usual ones keep their places.
             if (first != null && !offered.contains(first)) {
                 offered.addFirst(first);
@@ -212,7 +213,7 @@ final class SourceGroups {
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9,
                 typed -> session.edit(SourceEdits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
+        Relatives.in(session).expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
                         .add(Parts.small("expect-kin", WORDS.say("asItsKin", range),
                                 () -> session.edit(SourceEdits.setExpected(source.id(), range)))));

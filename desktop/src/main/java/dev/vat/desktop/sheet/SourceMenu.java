@@ -60,7 +60,7 @@ final class SourceMenu {
             items.add(Controls.item("reveal-source", WORDS.say("showFolder"), () -> ask.reveal(source.folder().path())));
             items.add(Controls.item("replace-source", WORDS.say("replace"), () -> ask.folder(WORDS.say("whatIsReplacedBy", source.name()),
                     source.folder().path()).ifPresent(folder -> session.search().replace(source, folder))));
-            if (session.table(source.id()) == null) {
+            if (session.watch().table(source.id()) == null) {
                 items.add(Controls.item("find-source", WORDS.say("findItAgain"), () -> ask.folder(WORDS.say("whereLiesNow", source.name()),
                         source.folder().path().getParent()).ifPresent(folder -> session.search().relink(source, folder))));
             }
@@ -72,7 +72,7 @@ final class SourceMenu {
 
     /** Those that have pictures. */
     private List<Source> pictures() {
-        return chosen.stream().filter(s -> session.table(s.id()) != null).toList();
+        return chosen.stream().filter(s -> session.watch().table(s.id()) != null).toList();
     }
 
     boolean canAdd() {
@@ -145,8 +145,8 @@ final class SourceMenu {
             return;
         }
         Source source = pictures().getFirst();
-        FrameTable table = session.table(source.id());
-        ResumeAdvice advice = session.advice(source);
+        FrameTable table = session.watch().table(source.id());
+        ResumeAdvice advice = session.watch().advice(source);
         if (!advice.wanted().isEmpty()) {
             items.add(Controls.item("copy-ranges", WORDS.say("copyWhatToRenderAgainAs"),
                     () -> copy(advice.toText(table.sequence().pattern()))));

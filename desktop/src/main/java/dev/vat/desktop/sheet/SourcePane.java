@@ -54,7 +54,7 @@ final class SourcePane extends VBox {
     }
 
     private boolean lacksRate(List<Source> chosen) {
-        FrameTable table = session.table(chosen.getFirst().id());
+        FrameTable table = session.watch().table(chosen.getFirst().id());
         return chosen.size() == 1 && table != null && chosen.getFirst().reading().rateOf(table).isEmpty();
     }
 
@@ -84,7 +84,7 @@ final class SourcePane extends VBox {
 
     private List<Folds.Group> groups(List<Source> chosen) {
         if (chosen.size() == 1) {
-            FrameTable table = session.table(chosen.getFirst().id());
+            FrameTable table = session.watch().table(chosen.getFirst().id());
             return table == null ? List.of() : new SourceGroups(session, chosen.getFirst(), table).groups();
         }
         SourceMenu acts = new SourceMenu(session, ask, chosen);
@@ -96,8 +96,9 @@ final class SourcePane extends VBox {
     }
 
     private String rates(List<Source> chosen) {
-        List<String> rates = chosen.stream().filter(s -> session.table(s.id()) != null)
-                .map(s -> s.reading().rateOf(session.table(s.id())).map(Rate::label).orElse(WORDS.say("noneYet"))).distinct().toList();
+        List<String> rates = chosen.stream().filter(s -> session.watch().table(s.id()) != null)
+                .map(s -> s.reading().rateOf(session.watch().table(s.id())).map(Rate::label).orElse(WORDS.say("noneYet"))).distinct()
+                .toList();
         return rates.size() == 1 ? WORDS.say("fps", rates.getFirst()) : String.join(", ", rates);
     }
 }

@@ -62,7 +62,7 @@ final class SourceRow extends RowLine {
 
     /** Says what is known of a source now. @param word what tells it from its kin; empty for a source by itself */
     void show(Source source, String word) {
-        FrameTable now = session.table(source.id());
+        FrameTable now = session.watch().table(source.id());
         if (!source.equals(this.source) || now != table) {
             this.source = source;
             this.table = now;
@@ -91,7 +91,7 @@ final class SourceRow extends RowLine {
 
     /** What has to be rendered again, to be copied by one press. */
     private void again() {
-        advice = table == null || table.sequence().pattern().isSingle() ? null : session.advice(source);
+        advice = table == null || table.sequence().pattern().isSingle() ? null : session.watch().advice(source);
         boolean wanted = advice != null && !advice.wanted().isEmpty();
         Parts.present(again, wanted);
         if (wanted) {

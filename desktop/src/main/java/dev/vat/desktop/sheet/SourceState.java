@@ -37,7 +37,7 @@ record SourceState(String words, Icon icon, String style) {
                     (wrong.isEmpty() ? "" : ", " + wrong)));
         }
         if (!wrong.isEmpty()) {
-            boolean waiting = session.advice(source).isOnlyToCome(table);
+            boolean waiting = session.watch().advice(source).isOnlyToCome(table);
             return new SourceState(wrong + (suspicious.isEmpty() ? "" : ", " + suspicious), waiting ? Icon.NOTE : Icon.BLOCKER,
                     waiting ? "pending" : "fault");
         }
@@ -49,7 +49,7 @@ record SourceState(String words, Icon icon, String style) {
 
     /** Whether something about a source needs to be looked at. */
     static boolean hasTrouble(Session session, Source source) {
-        FrameTable table = session.table(source.id());
+        FrameTable table = session.watch().table(source.id());
         return session.watch().trouble(source.id()).isPresent() || table != null
                 && (!wrongWords(session, source, table).isEmpty() || !session.watch().review(source.id()).marked().isEmpty());
     }
@@ -68,7 +68,7 @@ record SourceState(String words, Icon icon, String style) {
     }
 
     private static String wrongWords(Session session, Source source, FrameTable table) {
-        ResumeAdvice advice = session.adviceOnAll(source);
+        ResumeAdvice advice = session.watch().adviceOnAll(source);
         long toCome = advice.toCome(table.sequence());
         long missing = advice.missing().count() - toCome;
         String present = table.faults().stream().collect(Collectors.groupingBy(FrameTable.Fault::state, TreeMap::new,

@@ -73,7 +73,7 @@ public final class TargetBar extends FlowPane {
                     if (!isThere(target)) {
                         choose(target);
                     }
-                    session.bringIn(files);
+                    session.search().bringIn(files);
                 });
                 getChildren().add(button);
             }

@@ -23,10 +23,10 @@ final class TryingBar extends HBox {
 
     TryingBar(Session session, Runnable ladders) {
         this.session = session;
-        start = Parts.button("try-files", WORDS.say("testEncode"), () -> session.foretelling().start());
+        start = Parts.button("try-files", WORDS.say("testEncode"), () -> session.forecasts().start());
         start.setTooltip(
                 new Tooltip(WORDS.say("encodesShortExcerptsWith")));
-        cancel = Parts.button("cancel-try", WORDS.say("cancel"), () -> session.foretelling().cancel());
+        cancel = Parts.button("cancel-try", WORDS.say("cancel"), () -> session.forecasts().cancel());
         steps = Parts.button("try-steps", WORDS.say("compareQualities"), ladders);
         steps.setTooltip(new Tooltip(WORDS.say("triesSeveralQualitiesOn")));
         words.setId("try-words");
@@ -38,7 +38,7 @@ final class TryingBar extends HBox {
     }
 
     void show() {
-        Forecasts now = session.foretelling();
+        Forecasts now = session.forecasts();
         Parts.present(start, !now.isGoing());
         Parts.present(cancel, now.isGoing());
         start.setDisable(!now.canStart());

@@ -115,8 +115,8 @@ final class ViewFields extends VBox {
 
     /** Else there is nothing to bring to the reel's rate. */
     private boolean isOfAnotherRate() {
-        Optional<Rate> own = session.project().source(now.item().source()).filter(s -> session.table(s.id()) != null)
-                .flatMap(s -> s.reading().rateOf(session.table(s.id())));
+        Optional<Rate> own = session.project().source(now.item().source()).filter(s -> session.watch().table(s.id()) != null)
+                .flatMap(s -> s.reading().rateOf(session.watch().table(s.id())));
         return own.isEmpty() || !own.equals(programme.rate());
     }
 

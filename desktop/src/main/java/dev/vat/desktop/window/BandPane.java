@@ -10,6 +10,7 @@ import dev.vat.core.resolved.EdgeTrim;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Band;
+import dev.vat.desktop.band.EdgeListener;
 import dev.vat.desktop.band.BandColours;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.Marks;
@@ -81,7 +82,7 @@ final class BandPane extends VBox {
         getChildren().addAll(head, band);
         dyes.addListener(() -> legendOf = null);
         band.setOnSeek(seek);
-        band.setOnEdge(new Band.EdgeListener() {
+        band.setOnEdge(new EdgeListener() {
             @Override
             public void moving(FrameTrack.Edge edge, long by) {
                 Parts.present(selected, true);

@@ -51,7 +51,7 @@ final class CompareMenu {
         Menu past = Controls.menu(WORDS.say("aFileThatWasDelivered"));
         past.setId("compare-past");
         menu.getItems().add(past);
-        session.past().load(lines -> past.getItems().setAll(past(lines)));
+        session.deliveries().load(lines -> past.getItems().setAll(past(lines)));
         if (shown != null) {
             Menus.below(beside, menu);
         }
@@ -78,7 +78,7 @@ final class CompareMenu {
             }
         });
         for (Deliverable deliverable : session.project().deliverables()) {
-            session.foretelling().excerpts(deliverable)
+            session.forecasts().excerpts(deliverable)
                     .ifPresent(tried -> menu.getItems().add(item("compare-trial-" + deliverable.id(),
                             WORDS.say("testEncodeOf", deliverable.title()),
                             new Side(TrialStrip.of(tried.file(), tried.trial()), WORDS.say("testEncodeOf2", deliverable.title()), null,
@@ -88,9 +88,10 @@ final class CompareMenu {
         Menu sources = Controls.menu("A source");
         sources.setId("compare-sources");
         for (Source source : session.project().sources()) {
-            if (session.table(source.id()) != null) {
+            if (session.watch().table(source.id()) != null) {
                 sources.getItems().add(item("compare-source-" + source.id(), source.name(),
-                        new Side(new SourceStrip(source, session.table(source.id()), session.watch().review(source.id())), source.name(),
+                        new Side(new SourceStrip(source, session.watch().table(source.id()), session.watch().review(source.id())),
+                                source.name(),
                                 null, null)));
             }
         }

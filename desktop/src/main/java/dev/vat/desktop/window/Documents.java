@@ -88,7 +88,7 @@ final class Documents {
 
     private void show(Region page) {
         // It would lie over what can be pressed there.
-        session.movedOn();
+        session.notices().movedOn();
         open = page;
         window.changed();
     }
@@ -114,7 +114,7 @@ final class Documents {
                         } else {
                             window.watch(file, read, place);
                         }
-                    }, () -> session.past().writeSheet(file), () -> {
+                    }, () -> session.deliveries().writeSheet(file), () -> {
                         if (fromHistory) {
                             history();
                         } else {
@@ -126,7 +126,7 @@ final class Documents {
 
     /** Steps of quality of some files, once they were tried. */
     void ladders(List<Deliverable> deliverables) {
-        session.foretelling().ladders(deliverables, found -> {
+        session.forecasts().ladders(deliverables, found -> {
             if (found.isEmpty()) {
                 session.fail(WORDS.say("noneOfTheQualitiesCould"));
             } else {
@@ -156,8 +156,8 @@ final class Documents {
 
     /** @param chosen which files are to go in, or null: as they were ticked */
     void handOver(List<Path> chosen) {
-        if (handOver == null || !Objects.equals(handedOver, session.file())) {
-            handedOver = session.file();
+        if (handOver == null || !Objects.equals(handedOver, session.files().file())) {
+            handedOver = session.files().file();
             handOver = new HandOverPage(session, ask, () -> show(null));
         }
         handOver.look(chosen);
@@ -183,7 +183,7 @@ final class Documents {
     }
 
     void history() {
-        show(new HistoryPage(session.past(), ask, new HistoryPage.HistoryActions() {
+        show(new HistoryPage(session.deliveries(), ask, new HistoryPage.HistoryActions() {
             @Override
             public void receipt(Path file) {
                 Documents.this.receipt(file, true);

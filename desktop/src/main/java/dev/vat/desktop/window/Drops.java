@@ -28,7 +28,7 @@ final class Drops {
 
     /** @param stage where the picture stands, marked for all places without one of their own */
     Drops(Session session, Node window, StackPane stage, StackPane over) {
-        this.everywhere = new DropPlace(stage, WORDS.say("addToTheProject"), _ -> true, session::bringIn);
+        this.everywhere = new DropPlace(stage, WORDS.say("addToTheProject"), _ -> true, session.search()::bringIn);
         words.setMouseTransparent(true);
         words.setId("drop-words");
         StackPane.setAlignment(words, Pos.CENTER);

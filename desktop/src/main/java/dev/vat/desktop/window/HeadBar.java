@@ -73,7 +73,7 @@ final class HeadBar extends HBox {
         Menu recent = Controls.menu(WORDS.say("recentProjects"));
         session.settings().recent().stream().map(Path::of).filter(Files::exists).forEach(path -> {
             MenuItem item = Controls.item(path.toString());
-            item.setOnAction(_ -> session.open(path));
+            item.setOnAction(_ -> session.files().open(path));
             recent.getItems().add(item);
         });
         recent.setDisable(recent.getItems().isEmpty());
@@ -122,11 +122,13 @@ final class HeadBar extends HBox {
     void show() {
         boolean empty = session.project().isEmpty();
         name.setText(empty ? WORDS.say("project") : session.project().name());
-        where.setText(empty || session.file() == null ? "" : (session.isUntitled() ? WORDS.say("notSavedYet") : session.file().toString())
-                + (session.isOnlyRead() ? WORDS.say("openElsewhereTooNotSaved") : session.isSaved() ? "" : WORDS.say("saving")));
+        where.setText(empty || session.files().file() == null ? ""
+                : (session.files().isUntitled() ? WORDS.say("notSavedYet") : session.files().file().toString())
+                        + (session.files().isOnlyRead() ? WORDS.say("openElsewhereTooNotSaved")
+                                : session.files().isSaved() ? "" : WORDS.say("saving")));
         willMake.setText(session.making().detail());
-        count(blockers, empty ? 0 : session.count(Severity.BLOCKER), "blockers");
-        count(warnings, empty ? 0 : session.count(Severity.WARNING), "warnings");
+        count(blockers, empty ? 0 : session.findings().count(Severity.BLOCKER), "blockers");
+        count(warnings, empty ? 0 : session.findings().count(Severity.WARNING), "warnings");
         make.setText(session.making().label());
         make.setDisable(!session.making().canMake() && !session.making().isArmed());
         undo.setDisable(session.undoName().isEmpty());

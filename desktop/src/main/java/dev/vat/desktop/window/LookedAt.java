@@ -16,7 +16,7 @@ import dev.vat.core.words.Words;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.ReelStrip;
 import dev.vat.desktop.band.SourceStrip;
-import dev.vat.desktop.picture.PictureArea;
+import dev.vat.desktop.picture.Dragged;
 import dev.vat.desktop.session.Session;
 import dev.vat.protocol.ViewerMessage;
 import java.time.LocalDate;
@@ -24,7 +24,7 @@ import java.time.ZoneOffset;
 import java.util.Optional;
 
 /** What band and picture show: by the sheet's face a source, the reel, or the reel as one deliverable; or a finished file. */
-final class LookedAt implements PictureArea.Dragged {
+final class LookedAt implements Dragged {
 
     private static final Words WORDS = Words.of(LookedAt.class);
 
@@ -74,12 +74,12 @@ final class LookedAt implements PictureArea.Dragged {
             return Optional.of(watched);
         }
         if (sheet.face() == SheetPane.Face.IN) {
-            FrameTable table = selected == null ? null : session.table(selected);
+            FrameTable table = selected == null ? null : session.watch().table(selected);
             return session.project().source(selected).filter(_ -> table != null)
                     .map(s -> new SourceStrip(s, table, session.watch().review(s.id())));
         }
         return session.programme().filter(p -> p.plan().count() > 0)
-                .map(p -> new ReelStrip(p, session.sound().orElse(null),
+                .map(p -> new ReelStrip(p, session.observing().sound().orElse(null),
                         PictureWords.of(p, column().orElse(null), LocalDate.now(ZoneOffset.UTC).toString()).orElse(null),
                         column().map(Deliverable::pass).orElse(null)));
     }

@@ -38,7 +38,7 @@ final class NoticeLine extends HBox {
         getStyleClass().add("notice");
         setAccessibleRole(AccessibleRole.TEXT);
         setOnMouseClicked(_ -> {
-            session.movedOn();
+            session.notices().movedOn();
             show();
         });
         setMaxSize(WIDEST, Region.USE_PREF_SIZE);
@@ -48,7 +48,7 @@ final class NoticeLine extends HBox {
     }
 
     void show() {
-        Notice notice = session.notice();
+        Notice notice = session.notices().notice();
         if (notice.equals(shown)) {
             return;
         }
@@ -81,7 +81,7 @@ final class NoticeLine extends HBox {
         }
         if (notice.kind() == Notice.Kind.DONE) {
             read.setOnFinished(_ -> {
-                if (session.notice().equals(notice)) {
+                if (session.notices().notice().equals(notice)) {
                     session.say("");
                 }
             });

@@ -36,15 +36,15 @@ final class PictureCommands {
 
     void addTo(Commands commands) {
         commands.under(WORDS.say("picture"))
-                .add("play", WORDS.say("playOrPause"), key(KeyCode.SPACE), this::hasPicture, () -> picture.togglePlay())
-                .add("back", WORDS.say("oneFrameBack"), key(KeyCode.LEFT), this::hasPicture, () -> picture.step(-1))
-                .add("forward", WORDS.say("oneFrameOn"), key(KeyCode.RIGHT), this::hasPicture, () -> picture.step(1))
+                .add("play", WORDS.say("playOrPause"), key(KeyCode.SPACE), this::hasPicture, () -> picture.playback().toggle())
+                .add("back", WORDS.say("oneFrameBack"), key(KeyCode.LEFT), this::hasPicture, () -> picture.playback().step(-1))
+                .add("forward", WORDS.say("oneFrameOn"), key(KeyCode.RIGHT), this::hasPicture, () -> picture.playback().step(1))
                 .add("back-ten", WORDS.say("tenFramesBack"), key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture,
-                        () -> picture.step(-10))
+                        () -> picture.playback().step(-10))
                 .add("forward-ten", WORDS.say("tenFramesOn"), key(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN), this::hasPicture,
-                        () -> picture.step(10))
-                .add("first", WORDS.say("firstFrame"), key(KeyCode.HOME), this::hasPicture, () -> picture.seek(player.first()))
-                .add("last", WORDS.say("lastFrame"), key(KeyCode.END), this::hasPicture, () -> picture.seek(player.last()))
+                        () -> picture.playback().step(10))
+                .add("first", WORDS.say("firstFrame"), key(KeyCode.HOME), this::hasPicture, () -> picture.playback().seek(player.first()))
+                .add("last", WORDS.say("lastFrame"), key(KeyCode.END), this::hasPicture, () -> picture.playback().seek(player.last()))
                 .add("next-fault", WORDS.say("nextFault"), key(KeyCode.N), this::hasPicture, () -> trouble(true))
                 .add("previous-fault", WORDS.say("previousFault"), key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> trouble(false))
@@ -54,9 +54,11 @@ final class PictureCommands {
                 .add("mark", WORDS.say("markToBeRenderedAgainOr"), key(KeyCode.R), this::hasPicture, () -> band.mark())
                 .add("unselect", WORDS.say("unselect"), key(KeyCode.ESCAPE), player::hasLoopRange, () -> band.clearSelection())
                 .add("shuttle-back", WORDS.say("playBackwardsFasterWith"), key(KeyCode.J), this::hasPicture,
-                        () -> picture.shuttle(true))
-                .add("shuttle-stop", WORDS.say("stopForwardsAtFullSpeed"), key(KeyCode.K), this::hasPicture, () -> picture.stop())
-                .add("shuttle-on", WORDS.say("playForwardsFasterWithEach"), key(KeyCode.L), this::hasPicture, () -> picture.shuttle(false))
+                        () -> picture.playback().shuttle(true))
+                .add("shuttle-stop", WORDS.say("stopForwardsAtFullSpeed"), key(KeyCode.K), this::hasPicture,
+                        () -> picture.playback().stop())
+                .add("shuttle-on", WORDS.say("playForwardsFasterWithEach"), key(KeyCode.L), this::hasPicture,
+                        () -> picture.playback().shuttle(false))
                 .add("loop", WORDS.say("loop"), key(KeyCode.L, KeyCombination.SHIFT_DOWN), this::hasPicture, () -> picture.press("loop"))
                 .add("every", WORDS.say("playEveryFrameEvenIfSlower"), key(KeyCode.E), this::hasPicture, () -> picture.press("every-frame"))
                 .add("actual", WORDS.say("oneStoredPixelOnOnePixel"), key(KeyCode.DIGIT1), this::hasPicture,
@@ -75,23 +77,25 @@ final class PictureCommands {
                 .add("zoom", WORDS.say("twoFourEightPixelsOfThe"), key(KeyCode.DIGIT2), this::hasPicture,
                         () -> picture.nextZoom())
                 .add("flip", WORDS.say("showTheOtherOfTwoPictures"), key(KeyCode.X), this::isComparing,
-                        () -> picture.comparison().ifPresent(CompareBar::flip))
+                        () -> picture.comparison().bar().ifPresent(CompareBar::flip))
                 .add("compare-way", WORDS.say("wipeSideBySideFlipDifference"), key(KeyCode.Y), this::isComparing,
-                        () -> picture.comparison().ifPresent(CompareBar::nextWay))
-                .add("turn-wipe", WORDS.say("turnTheLineBetweenTwoPictures"), key(KeyCode.H), this::isComparing, () -> picture.turnWipe(15))
+                        () -> picture.comparison().bar().ifPresent(CompareBar::nextWay))
+                .add("turn-wipe", WORDS.say("turnTheLineBetweenTwoPictures"), key(KeyCode.H), this::isComparing,
+                        () -> picture.comparison().turnWipe(15))
                 .add("next-worst", WORDS.say("toTheNextOfTheFramesThat"), key(KeyCode.Z), this::isComparing,
-                        () -> picture.comparison().ifPresent(c -> c.nextWorst(true)))
+                        () -> picture.comparison().bar().ifPresent(c -> c.nextWorst(true)))
                 .add("previous-worst", WORDS.say("backToTheOneBeforeOfThe"), key(KeyCode.Z, KeyCombination.SHIFT_DOWN),
-                        this::isComparing, () -> picture.comparison().ifPresent(c -> c.nextWorst(false)))
+                        this::isComparing, () -> picture.comparison().bar().ifPresent(c -> c.nextWorst(false)))
                 .add("loop-worst", WORDS.say("playAroundThisFrameOfTwo"), key(KeyCode.J, KeyCombination.SHIFT_DOWN), this::isComparing,
-                        () -> picture.comparison().ifPresent(CompareBar::loopHere))
+                        () -> picture.comparison().bar().ifPresent(CompareBar::loopHere))
                 .add("end-compare", WORDS.say("endTheComparison"), key(KeyCode.ESCAPE),
-                        () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.endCompare())
+                        () -> isComparing() && !alone.getAsBoolean() && !player.hasLoopRange(), () -> picture.comparison().end())
                 .add("odd", WORDS.say("markValuesThatAreNoColour"), key(KeyCode.V), this::hasPicture, () -> picture.press("show-odd"))
                 .add("ground", WORDS.say("anotherColourBehindTransparent"), key(KeyCode.B), this::hasPicture, () -> picture.press("ground"))
-                .add("first-seconds", WORDS.say("playTheFirstThreeSeconds"), key(KeyCode.Q), this::hasPicture, () -> picture.playEnd(true))
+                .add("first-seconds", WORDS.say("playTheFirstThreeSeconds"), key(KeyCode.Q), this::hasPicture,
+                        () -> picture.playback().playEnd(true))
                 .add("last-seconds", WORDS.say("playTheLastThreeSeconds"), key(KeyCode.Q, KeyCombination.SHIFT_DOWN), this::hasPicture,
-                        () -> picture.playEnd(false))
+                        () -> picture.playback().playEnd(false))
                 .add("lanes", WORDS.say("showOrHideTheMeasuredLanes"), key(KeyCode.M), this::hasPicture,
                         () -> band.band().toggleLanes())
                 .add("all", WORDS.say("showAllFramesOnTheBand"), key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
@@ -105,13 +109,13 @@ final class PictureCommands {
     }
 
     private boolean isComparing() {
-        return picture.comparison().isPresent();
+        return picture.comparison().bar().isPresent();
     }
 
     private void trouble(boolean forward) {
         long at = band.band().view().nextTrouble(player.place(), forward);
         if (at >= 0) {
-            picture.seek(at);
+            picture.playback().seek(at);
         } else {
             session.say(forward ? WORDS.say("noFaultAfterThisFrame") : WORDS.say("noFaultBeforeThisFrame"));
         }

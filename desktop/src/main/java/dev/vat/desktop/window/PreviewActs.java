@@ -65,9 +65,9 @@ final class PreviewActs implements ScenesPane.CameraActions, StoryPage.StoryActi
         if (fresh != null && strip instanceof SourceStrip shown && shown.source().id().equals(fresh) && strip.count() > 0
                 && strip.size().isPresent()) {
             fresh = null;
-            picture.seek(0);
+            picture.playback().seek(0);
             if (!player.isPlaying()) {
-                picture.togglePlay();
+                picture.playback().toggle();
             }
         }
     }
@@ -93,7 +93,7 @@ final class PreviewActs implements ScenesPane.CameraActions, StoryPage.StoryActi
     @Override
     public void compare(Preview first, Preview second) {
         window.watch(strip(first), first.file());
-        picture.compare(new Side(strip(second), second.file(), null, null));
+        picture.comparison().begin(new Side(strip(second), second.file(), null, null));
     }
 
     @Override

@@ -56,20 +56,22 @@ final class ProjectCommands {
                                         "")
                                 .ifPresent(session.making()::makeLater))
                 .add("try-files", WORDS.say("testEncodeForecastFileSize"), control(KeyCode.T),
-                        () -> session.foretelling().canStart(), () -> session.foretelling().start())
+                        () -> session.forecasts().canStart(), () -> session.forecasts().start())
                 .add("try-steps", WORDS.say("compareQualitiesOfTheColumn"), control(KeyCode.T, KeyCombination.SHIFT_DOWN),
-                        () -> session.foretelling().canStart(), this::tryQualities)
+                        () -> session.forecasts().canStart(), this::tryQualities)
                 .under(WORDS.say("project")).add("open-files", WORDS.say("addFramesMoviesOrSounds"), control(KeyCode.I),
                         () -> add(ask.files(WORDS.say("addFramesMoviesOrSounds"))))
                 .add("open-frames", WORDS.say("addAFolderOfFrames"), control(KeyCode.I, KeyCombination.SHIFT_DOWN),
                         () -> add(ask.frames(WORDS.say("addAFolderOfFrames"))))
                 .add("open-project", WORDS.say("openAProject"), control(KeyCode.O),
-                        () -> ask.project(WORDS.say("openAProject")).ifPresent(session::open))
+                        () -> ask.project(WORDS.say("openAProject")).ifPresent(session.files()::open))
                 .add("save-as", WORDS.say("saveTheProjectUnderAName"), control(KeyCode.S), () -> !session.project().isEmpty(),
-                        () -> ask.saveProject(WORDS.say("saveTheProject"), session.project().name()).ifPresent(session::saveAs))
-                .add("show-project", WORDS.say("showTheProjectsFolder"), null, () -> session.file() != null && !session.isUntitled(),
-                        () -> ask.reveal(session.file()))
-                .add("new", WORDS.say("startANewProject"), control(KeyCode.N), () -> !session.project().isEmpty(), session::startAnew)
+                        () -> ask.saveProject(WORDS.say("saveTheProject"), session.project().name()).ifPresent(session.files()::saveAs))
+                .add("show-project", WORDS.say("showTheProjectsFolder"), null,
+                        () -> session.files().file() != null && !session.files().isUntitled(),
+                        () -> ask.reveal(session.files().file()))
+                .add("new", WORDS.say("startANewProject"), control(KeyCode.N), () -> !session.project().isEmpty(),
+                        session.files()::startAnew)
                 .add("stop-looking", WORDS.say("stopLookingIntoFolders"), key(KeyCode.ESCAPE), () -> session.search().isGoing(),
                         () -> session.search().stop())
                 .under(WORDS.say("edit"))
@@ -87,8 +89,8 @@ final class ProjectCommands {
                         () -> session.scenes().startStandIn())
                 .add("director-reel", WORDS.say("aReelOfTheLatestPreviews"), null, () -> !session.previews().latest().isEmpty(),
                         () -> previews.director())
-                .add("stop-capture", WORDS.say("stopCapturingAndKeepWhat"), null, () -> session.previews().isGoing(),
-                        () -> session.previews().stop())
+                .add("stop-capture", WORDS.say("stopCapturingAndKeepWhat"), null, () -> session.previews().captures().isGoing(),
+                        () -> session.previews().captures().stop())
                 .under(WORDS.say("make")).add("cores", WORDS.say("howManyOfTheMachinesCores"), null, documents::settings);
     }
 
@@ -98,7 +100,7 @@ final class ProjectCommands {
 
     private void add(List<Path> chosen) {
         if (!chosen.isEmpty()) {
-            session.bringIn(chosen);
+            session.search().bringIn(chosen);
         }
     }
 

@@ -39,7 +39,7 @@ final class ReelCommands {
                 .add("hand-over-edl", WORDS.say("handTheReelOverAsAnEdit"), null, this::hasReel,
                         () -> handOver(HandOver.EDL, WORDS.say("editDecisionLists")))
                 .add("add-item", WORDS.say("putTheChosenSourceAtThe"), key(KeyCode.P),
-                        () -> looked.source() != null && session.table(looked.source()) != null,
+                        () -> looked.source() != null && session.watch().table(looked.source()) != null,
                         () -> session.edit(ReelEdits.addItem(looked.source())))
                 .add("paste-marks", WORDS.say("markFramesFromAListOnThe"),
                         control(KeyCode.V, KeyCombination.SHIFT_DOWN), hasPicture, this::pasteMarks)

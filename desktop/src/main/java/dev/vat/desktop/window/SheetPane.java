@@ -111,7 +111,7 @@ final class SheetPane extends BorderPane {
         tab.setOnMouseDragExited(_ -> tab.getStyleClass().removeAll("drop-here"));
         tab.setOnMouseDragReleased(e -> {
             if (Dragged.of(e).orElse(null) instanceof Dragged.OfSources(List<String> ids)) {
-                List<Edit> added = ids.stream().filter(id -> session.table(id) != null).map(ReelEdits::addItem).toList();
+                List<Edit> added = ids.stream().filter(id -> session.watch().table(id) != null).map(ReelEdits::addItem).toList();
                 if (!added.isEmpty()) {
                     session.edit(Edit.together(added));
                 }

@@ -51,7 +51,7 @@ public final class VatWindow {
         this.ask = ask == null ? new FxAsk(stage) : ask;
         Appearance.loadFaces();
         session = new Session(places, Platform::runLater);
-        Appearance.dress(MainView.isDark(session));
+        Appearance.dress(Appearance.isDark(session.settings()));
         mainView = new MainView(session, this.ask);
         stage.setScene(new Scene(mainView, WIDTH, HEIGHT));
         if (System.getProperty("os.name").toLowerCase(Locale.ROOT).startsWith("mac")) {
@@ -100,7 +100,7 @@ public final class VatWindow {
 
     /** Another project is shown as it was left. */
     private void projectMayHaveChanged() {
-        Path now = session.file();
+        Path now = session.files().file();
         if (!Objects.equals(now, project)) {
             if (project != null) {
                 memory.keep(project, mainView.state(stage));
@@ -117,7 +117,7 @@ public final class VatWindow {
         wasMaking = !free;
         String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share())))
                 .orElse(unseen ? WORDS.say("done") : "");
-        String name = session.project().isEmpty() ? "" : session.project().name() + (session.isSaved() ? "" : WORDS.say("saving"));
+        String name = session.project().isEmpty() ? "" : session.project().name() + (session.files().isSaved() ? "" : WORDS.say("saving"));
         stage.setTitle(Stream.of(run, name, "Vat").filter(w -> !w.isEmpty()).collect(Collectors.joining(", ")));
     }
 

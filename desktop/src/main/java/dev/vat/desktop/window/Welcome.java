@@ -55,7 +55,7 @@ final class Welcome extends VBox {
             Path path = Path.of(project);
             if (Files.exists(path)) {
                 Button open = Controls.button(path.getFileName().toString());
-                open.setOnAction(_ -> session.open(path));
+                open.setOnAction(_ -> session.files().open(path));
                 recent.getChildren().add(open);
             }
         }

@@ -5,6 +5,7 @@ import dev.vat.core.source.Kin;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
+import dev.vat.desktop.session.Stranger;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
@@ -34,7 +35,7 @@ final class WordsBars extends VBox {
     }
 
     private void showStranger() {
-        Session.Stranger project = session.stranger().orElse(null);
+        Stranger project = session.files().stranger().orElse(null);
         Parts.present(stranger, project != null);
         if (project == null || project.equals(stranger.getUserData())) {
             return;
@@ -45,12 +46,12 @@ final class WordsBars extends VBox {
         words.setMinWidth(0);
         HBox.setHgrow(words, Priority.ALWAYS);
         words.setMaxWidth(Double.MAX_VALUE);
-        stranger.getChildren().setAll(words, Parts.button("open-stranger", WORDS.say("openIt"), () -> session.answerStranger(true)),
-                Parts.button("leave-stranger", WORDS.say("leaveIt"), () -> session.answerStranger(false)));
+        stranger.getChildren().setAll(words, Parts.button("open-stranger", WORDS.say("openIt"), () -> session.files().answerStranger(true)),
+                Parts.button("leave-stranger", WORDS.say("leaveIt"), () -> session.files().answerStranger(false)));
     }
 
     private void showQuestion() {
-        int count = session.question().size();
+        int count = session.search().question().size();
         Parts.present(question, count > 0);
         if (count > 0 && question.getChildren().isEmpty()) {
             Label words = new Label(question(count));
@@ -59,16 +60,16 @@ final class WordsBars extends VBox {
             HBox.setHgrow(words, Priority.ALWAYS);
             words.setMaxWidth(Double.MAX_VALUE);
             question.getChildren().setAll(words,
-                    Parts.button("one-programme", WORDS.say("oneProgramme"), () -> session.answer(Edits.Layout.ONE_PROGRAMME)),
-                    Parts.button("reel-each", WORDS.say("oneReelEach"), () -> session.answer(Edits.Layout.ONE_REEL_EACH)),
-                    Parts.button("leave-out", WORDS.say("leaveThemOut"), () -> session.answer(null)));
+                    Parts.button("one-programme", WORDS.say("oneProgramme"), () -> session.search().answer(Edits.Layout.ONE_PROGRAMME)),
+                    Parts.button("reel-each", WORDS.say("oneReelEach"), () -> session.search().answer(Edits.Layout.ONE_REEL_EACH)),
+                    Parts.button("leave-out", WORDS.say("leaveThemOut"), () -> session.search().answer(null)));
         } else if (count == 0) {
             question.getChildren().clear();
         }
     }
 
     private String question(int count) {
-        long families = Kin.group(session.question()).stream().filter(Kin::isFamily).count();
+        long families = Kin.group(session.search().question()).stream().filter(Kin::isFamily).count();
         return WORDS.say("sourcesAreTheyOneProgramme", count, (families == 0 ? "" : WORDS.say("ofThoseThatBelongTogether")));
     }
 }

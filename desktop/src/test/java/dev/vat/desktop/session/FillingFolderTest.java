@@ -68,7 +68,7 @@ class FillingFolderTest {
     }
 
     private FrameTable table() {
-        return session.table("s1");
+        return session.watch().table("s1");
     }
 
     private byte[] frame(int number) throws Exception {
@@ -84,7 +84,7 @@ class FillingFolderTest {
     void statesAreRightAtEveryStepAndTheArmedRunStartsOnceWhenComplete() throws Exception {
         Files.write(file(2), frame(2));
         Files.write(file(1), frame(1));
-        act(() -> session.bringIn(List.of(frames)));
+        act(() -> session.search().bringIn(List.of(frames)));
         await("the first frames", () -> table() != null && table().good() == 2);
         assertThat(on(() -> session.watch().isWatched("s1"))).as("files of a moment ago: the folder is watched by itself").isTrue();
         act(() -> {
@@ -123,7 +123,7 @@ class FillingFolderTest {
     @Test
     void aFolderThatGoesAwayIsSaidAndFoundAgainElsewhere() throws Exception {
         Path gone = TestFrames.png(folder, "dune", 3);
-        act(() -> session.bringIn(List.of(gone)));
+        act(() -> session.search().bringIn(List.of(gone)));
         await("the frames", () -> table() != null && table().good() == 3);
         Path moved = Files.move(gone, folder.resolve("moved"));
         act(() -> session.watch().again(session.project().sources().getFirst()));
@@ -131,7 +131,7 @@ class FillingFolderTest {
         assertThat(on(() -> session.findings().blockers())).anyMatch(f -> f.id().equals("source-gone"));
         act(() -> session.search().relink(session.project().sources().getFirst(), moved));
         await("the frames again", () -> table() != null && table().good() == 3);
-        assertThat(on(() -> session.notice().words())).contains("was found again");
+        assertThat(on(() -> session.notices().notice().words())).contains("was found again");
         assertThat(on(() -> session.watch().otherPictures("s1"))).as("the same files").isZero();
         act(() -> session.undo());
         await("undo", () -> session.watch().trouble("s1").isPresent());
@@ -140,7 +140,7 @@ class FillingFolderTest {
     @Test
     void anotherRenderTakesASourcesPlace() throws Exception {
         Path first = TestFrames.png(folder, "kite_v01", 3);
-        act(() -> session.bringIn(List.of(first)));
+        act(() -> session.search().bringIn(List.of(first)));
         await("the frames", () -> table() != null && table().good() == 3);
         Path second = TestFrames.png(folder, "kite_v02", 5);
         act(() -> session.search().replace(session.project().sources().getFirst(), second));

@@ -58,7 +58,7 @@ class RunQueueModelTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notice().words())).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notices().notice().words())).isLessThan(end);
             Thread.sleep(20);
         }
     }
@@ -66,7 +66,7 @@ class RunQueueModelTest {
     /** A reel of some frames for one target, ready to be made. */
     private Path ready(int frames, String target) throws Exception {
         Path sequence = TestFrames.png(folder, "kite", frames);
-        act(() -> session.bringIn(List.of(sequence)));
+        act(() -> session.search().bringIn(List.of(sequence)));
         await(() -> !session.search().isGoing() && !session.project().isEmpty());
         act(() -> session.edit(DeliverableEdits.addTarget(Catalogue.target(target))));
         act(() -> session.chooseRate(Rate.FPS_25));
@@ -76,7 +76,7 @@ class RunQueueModelTest {
 
     private List<DeliveryHistory.Line> past() throws Exception {
         CompletableFuture<List<DeliveryHistory.Line>> lines = new CompletableFuture<>();
-        act(() -> session.past().load(lines::complete));
+        act(() -> session.deliveries().load(lines::complete));
         return lines.get(10, TimeUnit.SECONDS);
     }
 
@@ -100,7 +100,7 @@ class RunQueueModelTest {
         await(() -> !session.runs().lines().isEmpty());
         idle(1);
         assertThat(folder.resolve("delivered/kite_edit.mov")).exists();
-        assertThat(on(() -> session.notice().words())).isEqualTo("Done: 1 file made and proven.");
+        assertThat(on(() -> session.notices().notice().words())).isEqualTo("Done: 1 file made and proven.");
     }
 
     @Test
@@ -110,11 +110,11 @@ class RunQueueModelTest {
         await(() -> session.runs().later().entries().size() == 1);
         Files.delete(frames.resolve("kite.0002.png"));
         act(() -> session.runs().later().hold("q1", false));
-        await(() -> session.notice().words().contains("is held in the queue"));
+        await(() -> session.notices().notice().words().contains("is held in the queue"));
         await(() -> session.runs().later().entries().getFirst().held());
-        assertThat(on(() -> session.notice().words())).contains("kite").contains("missing");
+        assertThat(on(() -> session.notices().notice().words())).contains("kite").contains("missing");
         act(() -> session.making().makeLater("soon"));
-        assertThat(on(() -> session.notice().words())).contains("'soon' is no time");
+        assertThat(on(() -> session.notices().notice().words())).contains("'soon' is no time");
     }
 
     @Test
@@ -126,22 +126,22 @@ class RunQueueModelTest {
         assertThat(first.there()).isTrue();
         assertThat(first.matches("edit kite prores")).isTrue();
         assertThat(first.matches("edit dune")).isFalse();
-        act(() -> session.past().makeWhatChanged(first));
-        await(() -> session.notice().words().contains("No frame of kite_edit.mov was rendered again"));
+        act(() -> session.deliveries().makeWhatChanged(first));
+        await(() -> session.notices().notice().words().contains("No frame of kite_edit.mov was rendered again"));
         Files.copy(frames.resolve("kite.0003.png"), frames.resolve("kite.0120.png"), StandardCopyOption.REPLACE_EXISTING);
-        act(() -> session.past().makeWhatChanged(first));
+        act(() -> session.deliveries().makeWhatChanged(first));
         await(() -> session.runs().lines().size() == 2);
-        assertThat(on(() -> session.notice().words())).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
+        assertThat(on(() -> session.notices().notice().words())).contains("Frames 119 of kite_edit.mov changed: 1 of 2 parts");
         idle(2);
         assertThat(ReceiptFile.read(ReceiptFile.of(folder.resolve("delivered/kite_edit_v02.mov"))).notes())
                 .anyMatch(n -> n.contains("frames 119 changed"));
-        act(() -> session.past().makeAgain(first));
+        act(() -> session.deliveries().makeAgain(first));
         await(() -> session.runs().lines().size() == 3);
         idle(3);
         assertThat(folder.resolve("delivered/kite_edit_v03.mov")).hasSameBinaryContentAs(folder.resolve("delivered/kite_edit_v02.mov"));
         act(() -> {
-            session.startAnew();
-            session.past().openProject(first);
+            session.files().startAnew();
+            session.deliveries().openProject(first);
         });
         assertThat(on(() -> session.project().deliverables().getFirst().target())).isEqualTo("edit-prores-hq");
     }
@@ -154,24 +154,24 @@ class RunQueueModelTest {
         assertThat(folder.resolve("delivered/kite_frames.0003.png")).isRegularFile();
         assertThat(ReceiptFile.read(folder.resolve("delivered/kite_frames.0003.png.receipt.json")).proven()).isTrue();
         act(() -> session.making().keepStill(session.project().sources().getFirst(), 9));
-        assertThat(on(() -> session.notice().words())).contains("isn't there whole");
+        assertThat(on(() -> session.notices().notice().words())).contains("isn't there whole");
     }
 
     @Test
     void twoWindowsDontWriteOverEachOther() throws Exception {
         ready(2, "web-h264");
         Path file = folder.resolve("kite.vat");
-        act(() -> session.saveAs(file));
-        await(() -> Files.exists(file) && session.isSaved());
+        act(() -> session.files().saveAs(file));
+        await(() -> Files.exists(file) && session.files().isSaved());
         String before = Files.readString(file);
         Session second = on(() -> new Session(places, ui));
         try {
-            act(() -> second.open(file));
+            act(() -> second.files().open(file));
             await(() -> !second.project().isEmpty());
-            assertThat(on(second::isOnlyRead)).isTrue();
-            assertThat(on(() -> second.notice().words())).contains("kite.vat is open in another window (process ");
+            assertThat(on(second.files()::isOnlyRead)).isTrue();
+            assertThat(on(() -> second.notices().notice().words())).contains("kite.vat is open in another window (process ");
             act(() -> second.edit(DeliverableEdits.addTarget(Catalogue.target("edit-prores-hq"))));
-            act(() -> second.saveAs(folder.resolve("mine.vat")));
+            act(() -> second.files().saveAs(folder.resolve("mine.vat")));
             await(() -> Files.exists(folder.resolve("mine.vat")) && second.isSaved());
             assertThat(file).hasContent(before);
         } finally {
@@ -184,21 +184,21 @@ class RunQueueModelTest {
         ready(2, "web-h264");
         act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
         Path file = folder.resolve("jobs/kite.vat");
-        act(() -> session.saveAs(file));
-        await(() -> Files.exists(file) && session.isSaved());
+        act(() -> session.files().saveAs(file));
+        await(() -> Files.exists(file) && session.files().isSaved());
         Path strangers = Files.createDirectories(folder.resolve("post")).resolve("from-outside.vat");
         Files.copy(file, strangers);
-        act(session::startAnew);
-        act(() -> session.open(strangers));
-        await(() -> session.stranger().isPresent());
-        assertThat(on(() -> session.stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(),
+        act(session.files()::startAnew);
+        act(() -> session.files().open(strangers));
+        await(() -> session.files().stranger().isPresent());
+        assertThat(on(() -> session.files().stranger().orElseThrow().outside())).containsExactly(folder.resolve("elsewhere").toString(),
                 folder.resolve("kite").toString());
         assertThat(on(session::project)).as("nothing of it is looked at yet").satisfies(p -> assertThat(p.isEmpty()).isTrue());
-        act(() -> session.answerStranger(true));
+        act(() -> session.files().answerStranger(true));
         await(() -> !session.project().isEmpty());
-        act(session::startAnew);
-        act(() -> session.open(strangers));
+        act(session.files()::startAnew);
+        act(() -> session.files().open(strangers));
         await(() -> !session.project().isEmpty());
-        assertThat(on(session::stranger)).as("it is known now").isEmpty();
+        assertThat(on(session.files()::stranger)).as("it is known now").isEmpty();
     }
 }

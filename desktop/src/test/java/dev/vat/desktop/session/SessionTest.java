@@ -63,13 +63,13 @@ class SessionTest {
     private void await(Callable<Boolean> condition) throws Exception {
         long end = System.currentTimeMillis() + 60_000;
         while (!on(condition)) {
-            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notice().words())).isLessThan(end);
+            assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notices().notice().words())).isLessThan(end);
             Thread.sleep(20);
         }
     }
 
     private void bringIn(Path... paths) throws Exception {
-        act(() -> session.bringIn(List.of(paths)));
+        act(() -> session.search().bringIn(List.of(paths)));
         await(() -> !session.search().isGoing());
         await(() -> !session.watch().isChecking());
     }
@@ -105,7 +105,7 @@ class SessionTest {
         act(() -> session.chooseRate(Rate.of(24000, 1001)));
         act(session.making()::make);
         madeAndProven();
-        act(session::startAnew);
+        act(session.files()::startAnew);
         bringIn(TestFrames.png(folder, "dune", 3));
         target("web-h264");
         assertThat(on(session.making()::label)).isEqualTo("Make at 23.976");
@@ -114,9 +114,9 @@ class SessionTest {
     @Test
     void pressingMakeWhileFramesAreCheckedMakesWhenTheyAre() throws Exception {
         act(() -> session.edit(DeliverableEdits.addTarget(Catalogue.WEB_H264)));
-        act(() -> session.bringIn(List.of(folder.resolve("kite"))));
+        act(() -> session.search().bringIn(List.of(folder.resolve("kite"))));
         TestFrames.png(folder, "kite", 40);
-        act(() -> session.bringIn(List.of(folder.resolve("kite"))));
+        act(() -> session.search().bringIn(List.of(folder.resolve("kite"))));
         await(() -> session.making().canMake());
         act(session.making()::make);
         madeAndProven();
@@ -127,8 +127,8 @@ class SessionTest {
         TestFrames.png(folder.resolve("all"), "a", 3);
         TestFrames.png(folder.resolve("all"), "b", 4);
         bringIn(folder.resolve("all"));
-        assertThat(on(session::question)).hasSize(2);
-        act(() -> session.answer(Edits.Layout.ONE_REEL_EACH));
+        assertThat(on(session.search()::question)).hasSize(2);
+        act(() -> session.search().answer(Edits.Layout.ONE_REEL_EACH));
         await(() -> !session.watch().isChecking());
         target("web-h264");
         target("edit-prores-hq");
@@ -148,7 +148,7 @@ class SessionTest {
         target("web-h264");
         act(() -> session.chooseRate(Rate.FPS_25));
         assertThat(on(session.making()::canMake)).isFalse();
-        assertThat(on(() -> session.count(Severity.BLOCKER))).isEqualTo(1);
+        assertThat(on(() -> session.findings().count(Severity.BLOCKER))).isEqualTo(1);
         Finding finding = on(() -> session.findings().blockers().getFirst());
         act(() -> session.edit(((dev.vat.core.finding.Remedy.Apply) finding.remedies().get(1)).edit()));
         assertThat(on(session.making()::canMake)).isTrue();
@@ -163,14 +163,14 @@ class SessionTest {
         bringIn(TestFrames.png(folder, "kite", 5));
         target("alpha-prores-4444");
         act(() -> session.edit(SourceEdits.setRange("s1", FrameRange.of(2, 4))));
-        assertThat(on(session::isUntitled)).isTrue();
-        act(() -> session.saveAs(folder.resolve("kite.vat")));
+        assertThat(on(session.files()::isUntitled)).isTrue();
+        act(() -> session.files().saveAs(folder.resolve("kite.vat")));
         act(() -> session.edit(Edits.setFolder(Place.of(folder.resolve("elsewhere")))));
         var before = on(session::project);
         await(() -> Files.exists(folder.resolve("kite.vat")) && Files.readString(folder.resolve("kite.vat")).contains("elsewhere"));
-        act(session::startAnew);
+        act(session.files()::startAnew);
         assertThat(on(() -> session.project().isEmpty())).isTrue();
-        act(() -> session.bringIn(List.of(folder.resolve("kite.vat"))));
+        act(() -> session.search().bringIn(List.of(folder.resolve("kite.vat"))));
         await(() -> !session.project().isEmpty() && !session.watch().isChecking());
         assertThat(on(session::project)).isEqualTo(before);
         assertThat(on(() -> session.settings().recent())).first().asString().endsWith("kite.vat");
@@ -178,15 +178,16 @@ class SessionTest {
 
     @Test
     void whatCantBeReadIsSaidInWords() throws Exception {
-        act(() -> session.bringIn(List.of(folder.resolve("gone"))));
+        act(() -> session.search().bringIn(List.of(folder.resolve("gone"))));
         // The words at its beginning name the folder too: it is what it ends with that counts, and the next may not overtake it.
-        await(() -> session.notice().words().startsWith("There is nothing at ") && session.notice().words().contains("gone"));
+        await(() -> session.notices().notice().words().startsWith("There is nothing at ")
+                && session.notices().notice().words().contains("gone"));
         Path empty = Files.createDirectory(folder.resolve("empty"));
-        act(() -> session.bringIn(List.of(empty)));
-        await(() -> session.notice().words().contains("No frames, movies or sounds in empty"));
+        act(() -> session.search().bringIn(List.of(empty)));
+        await(() -> session.notices().notice().words().contains("No frames, movies or sounds in empty"));
         Files.writeString(folder.resolve("bad.vat"), "nonsense");
-        act(() -> session.bringIn(List.of(folder.resolve("bad.vat"))));
-        await(() -> session.notice().words().contains("bad.vat"));
+        act(() -> session.search().bringIn(List.of(folder.resolve("bad.vat"))));
+        await(() -> session.notices().notice().words().contains("bad.vat"));
     }
 
     @Test
@@ -196,7 +197,7 @@ class SessionTest {
         TestFrames.old(Files.write(frames.resolve("kite.0002.png"), new byte[0]));
         act(() -> session.watch().again(session.project().sources().getFirst()));
         await(() -> !session.watch().isChecking());
-        assertThat(on(() -> session.table("s1").state(2))).isEqualTo(FrameState.EMPTY);
+        assertThat(on(() -> session.watch().table("s1").state(2))).isEqualTo(FrameState.EMPTY);
     }
 
     @Test
@@ -205,8 +206,8 @@ class SessionTest {
         bringIn(frames);
         Files.copy(frames.resolve("kite.0001.png"), frames.resolve("kite.0007.png"));
         act(() -> session.watch().listAgain(session.project().sources().getFirst()));
-        await(() -> session.table("s1").sequence().count() == 7 && !session.watch().isChecking());
-        assertThat(on(() -> session.table("s1").good())).isEqualTo(7);
+        await(() -> session.watch().table("s1").sequence().count() == 7 && !session.watch().isChecking());
+        assertThat(on(() -> session.watch().table("s1").good())).isEqualTo(7);
     }
 
     @Test
@@ -256,7 +257,7 @@ class SessionTest {
         RunLine line = on(() -> session.runs().lines().getFirst());
         assertThat(line.isUnfinished()).isTrue();
         act(() -> session.runs().discard(line.run().home()));
-        await(() -> session.notice().words().contains("cleared away"));
+        await(() -> session.notices().notice().words().contains("cleared away"));
         assertThat(folder.resolve("delivered")).isEmptyDirectory();
         assertThat(on(() -> session.runs().lines())).isEmpty();
     }
@@ -277,9 +278,9 @@ class SessionTest {
     void removingASourceAndUndoingFindsItsFramesAgain() throws Exception {
         bringIn(TestFrames.png(folder, "kite", 4));
         act(() -> session.edit(Edits.removeSource("s1")));
-        assertThat(on(() -> session.table("s1"))).isNull();
+        assertThat(on(() -> session.watch().table("s1"))).isNull();
         act(session::undo);
-        await(() -> session.table("s1") != null && !session.watch().isChecking());
-        assertThat(on(() -> session.table("s1").good())).isEqualTo(4);
+        await(() -> session.watch().table("s1") != null && !session.watch().isChecking());
+        assertThat(on(() -> session.watch().table("s1").good())).isEqualTo(4);
     }
 }

@@ -11,6 +11,6 @@ class WatchPaceTest {
     @ParameterizedTest
     @CsvSource({"0, 0, 1000", "3, 19, 1000", "3, 20, 2000", "3, 80, 5000", "3, 100000, 5000", "300, 0, 3000", "900, 80, 9000"})
     void aQuietFolderAndALargeOneAreLookedAtMoreRarely(long slowest, long quiet, long pause) {
-        assertThat(Watch.pause(slowest, quiet)).isEqualTo(pause);
+        assertThat(FolderWatch.pause(slowest, quiet)).isEqualTo(pause);
     }
 }

@@ -57,7 +57,7 @@ class AtHomeTest extends WindowCase {
         press("clear-cache");
         assertThat(Files.list(checks)).isNotEmpty();
         press("clear-cache");
-        await(() -> session().notice().words().equals("The cache is empty."));
+        await(() -> session().notices().notice().words().equals("The cache is empty."));
         assertThat(Files.list(checks)).isEmpty();
     }
 
@@ -101,7 +101,7 @@ class AtHomeTest extends WindowCase {
         press("target-web-h264");
         answers.project = folder.resolve("kite.vat");
         run(() -> window.mainView().press("save-as"));
-        await(() -> session().isSaved() && Files.exists(answers.project));
+        await(() -> session().files().isSaved() && Files.exists(answers.project));
         press("face-out");
         press("fold-picture");
         run(() -> {
@@ -123,7 +123,7 @@ class AtHomeTest extends WindowCase {
         hand = Hand.over(window.stage());
         hand.rest();
         assertThat(on(() -> window.stage().getWidth())).isEqualTo(1100);
-        run(() -> session().open(answers.project));
+        run(() -> session().files().open(answers.project));
         await(() -> isThere("out-grid"));
         settle();
         assertThat(isThere("cell-size-web-h264")).as("its rows are still folded").isFalse();

@@ -15,7 +15,6 @@ import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Samples;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.scene.control.Label;
@@ -43,12 +42,12 @@ class JudgingTest extends WindowCase {
     }
 
     private void tried() throws Exception {
-        await(() -> !session().foretelling().isGoing() && session().foretelling().seconds().isPresent());
+        await(() -> !session().forecasts().isGoing() && session().forecasts().seconds().isPresent());
         settle();
     }
 
     private Optional<FileForecast> forecast(String id) throws Exception {
-        return on(() -> session().foretelling().of(session().deliverable(id).orElseThrow()));
+        return on(() -> session().forecasts().of(session().deliverable(id).orElseThrow()));
     }
 
     private CompareBar bar() throws Exception {
@@ -66,10 +65,10 @@ class JudgingTest extends WindowCase {
             window.mainView().press("try-files");
             session().fail("This stays until the next thing happens.");
             session().edit(Edits.setNaming("{reel}-{target}"));
-            return session().foretelling().isGoing();
+            return session().forecasts().isGoing();
         })).as("a name changes nothing of it").isTrue();
         tried();
-        assertThat(on(() -> session().notice().words())).isEqualTo("This stays until the next thing happens.");
+        assertThat(on(() -> session().notices().notice().words())).isEqualTo("This stays until the next thing happens.");
         FileForecast first = forecast("web-h264").orElseThrow();
         assertThat(text("column-status-web-h264")).doesNotContain("rough").contains("dB");
         assertThat(text("try-words")).startsWith("Run and proof: ");
@@ -244,12 +243,12 @@ class JudgingTest extends WindowCase {
         await(() -> ((Label) node("history-summary")).getText().contains("under another name"));
         answers.file = folder.resolve("kite").resolve("kite.0001.png");
         press("history-find");
-        await(() -> session().notice().words().contains("wasn't made here"));
+        await(() -> session().notices().notice().words().contains("wasn't made here"));
         press("history-another");
         settle();
         assertThat(on(() -> session().project().deliverables())).isEmpty();
         assertThat(on(() -> session().project().sources())).hasSize(1);
-        assertThat(on(() -> session().notice().words())).contains("choose who the file is for");
+        assertThat(on(() -> session().notices().notice().words())).contains("choose who the file is for");
     }
 
     @Test
@@ -261,7 +260,7 @@ class JudgingTest extends WindowCase {
                 .findFirst().orElseThrow().path()));
         press("receipt-web-h264");
         press("write-sheet");
-        await(() -> session().notice().words().startsWith("Written: "));
+        await(() -> session().notices().notice().words().startsWith("Written: "));
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.pdf")).isNotEmptyFile();
         assertThat(delivered.resolveSibling(delivered.getFileName() + ".proof.html")).isNotEmptyFile();
     }

@@ -150,7 +150,8 @@ class ListsTest extends WindowCase {
         press("cell-container-web-h264");
         menu("out-grid");
         choose("cell-to-all");
-        assertThat(on(() -> session().notice().words())).as("who can't have it is said").contains("ProRes").contains("can't have");
+        assertThat(on(() -> session().notices().notice().words())).as("who can't have it is said").contains("ProRes")
+                .contains("can't have");
         assertThat(deliverable("edit-prores-hq").settings().container().extension()).isEqualTo("mov");
     }
 }

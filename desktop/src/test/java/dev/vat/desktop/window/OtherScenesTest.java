@@ -66,7 +66,7 @@ class OtherScenesTest extends WindowCase {
         await(() -> isThere("capture-picture"));
         assertThat(text("capture-forecast")).startsWith("Frame 0175 as it will be captured. One after the other: 11 frames x 0.");
         press("capture-now");
-        await(() -> !session().previews().isGoing() && session().previews().all().size() == 1);
+        await(() -> !session().previews().captures().isGoing() && session().previews().all().size() == 1);
         assertThat(on(() -> session().previews().all().getFirst().isWhole())).isTrue();
     }
 

@@ -44,7 +44,7 @@ class PreviewsTest extends WindowCase {
     }
 
     private void captured(int kept) throws Exception {
-        await(() -> !session().previews().isGoing() && session().previews().all().size() == kept);
+        await(() -> !session().previews().captures().isGoing() && session().previews().all().size() == kept);
         settle();
     }
 
@@ -113,10 +113,10 @@ class PreviewsTest extends WindowCase {
         render(render, "176-180");
         drop(render);
         on(() -> {
-            window.mainView().selectSource("s2");
+            window.mainView().steering().selectSource("s2");
             return null;
         });
-        await(() -> session().table("s2") != null);
+        await(() -> session().watch().table("s2") != null);
         open("missing");
         await(() -> isThere("expect-approved"));
         fire("expect-approved");
@@ -147,9 +147,9 @@ class PreviewsTest extends WindowCase {
     void theDirectorsNotesBecomeMarks() throws Exception {
         chooseFrames("176-184");
         fire("capture-all");
-        await(() -> session().previews().isGoing());
+        await(() -> session().previews().captures().isGoing());
         fire("stop-capture");
-        await(() -> !session().previews().isGoing());
+        await(() -> !session().previews().captures().isGoing());
         settle();
         int before = on(() -> session().previews().all().size());
         fire("capture-now");
@@ -162,7 +162,7 @@ class PreviewsTest extends WindowCase {
         run(() -> window.mainView().press("paste-marks"));
         settle();
         FrameSet marked = preview().reading().marked();
-        assertThat(marked.contains(178)).as(on(() -> session().notice().words())).isTrue();
+        assertThat(marked.contains(178)).as(on(() -> session().notices().notice().words())).isTrue();
         assertThat(marked.contains(181)).isTrue();
         assertThat(preview().reading().remarks()).containsEntry(178L, "kite too low");
         FrameTrack shown = on(() -> window.mainView().strip());
@@ -178,10 +178,11 @@ class PreviewsTest extends WindowCase {
     void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
-        await(() -> session().previews().share() > .4);
-        ProcessHandle.of(on(() -> session().previews().worker().orElseThrow())).orElseThrow().destroyForcibly();
+        await(() -> session().previews().captures().share() > .4);
+        ProcessHandle.of(on(() -> session().previews().captures().worker().orElseThrow())).orElseThrow().destroyForcibly();
         captured(1);
-        assertThat(on(() -> session().notice().words())).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost");
+        assertThat(on(() -> session().notices().notice().words())).contains("pier_v001.mp4: ")
+                .contains("of 184 frames, The capture was lost");
         assertThat(on(() -> session().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
     }
@@ -192,16 +193,16 @@ class PreviewsTest extends WindowCase {
     void aSceneThatIsKilledIsSaidAndWhatIsThereIsKept() throws Exception {
         chooseFrames("1-184");
         fire("capture-now");
-        await(() -> session().previews().share() > .1);
+        await(() -> session().previews().captures().share() > .1);
         scene().kill();
-        await(() -> !session().previews().isGoing());
+        await(() -> !session().previews().captures().isGoing());
         await(() -> session().scenes().all().isEmpty());
         settle();
         Preview kept = on(() -> session().previews().all().getFirst());
         assertThat(kept.isWhole()).isFalse();
         assertThat(kept.why()).contains("has gone");
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
-        FrameTable table = on(() -> session().table("s1"));
+        FrameTable table = on(() -> session().watch().table("s1"));
         assertThat(table.sequence().range()).isEqualTo(kept.range());
         assertThat(on(() -> window.mainView().can("start-scene"))).as("it can be started again").isTrue();
         press("source-s1");

@@ -131,13 +131,13 @@ class ReelTest extends WindowCase {
         String name = reel().name();
         for (String command : new String[] {"hand-over-otio", "hand-over-edl"}) {
             run(() -> window.mainView().press(command));
-            await(() -> session().notice().words().startsWith("Handed over"));
+            await(() -> session().notices().notice().words().startsWith("Handed over"));
             run(() -> session().say(""));
         }
         Reel before = reel();
         for (String ending : new String[] {".otio", ".edl"}) {
             drop(folder.resolve(name + ending));
-            await(() -> session().notice().words().startsWith("Taken over"));
+            await(() -> session().notices().notice().words().startsWith("Taken over"));
             assertThat(reel().id()).as("a reel of its own").isNotEqualTo(before.id());
             assertThat(reel().items()).isEqualTo(before.items());
             run(() -> session().say(""));
@@ -148,11 +148,11 @@ class ReelTest extends WindowCase {
         await(() -> isThere("open-stranger"));
         assertThat(on(() -> session().project().sources())).as("nothing is followed before a yes").isEmpty();
         press("open-stranger");
-        await(() -> !session().watch().isChecking() && session().table("s2") != null);
+        await(() -> !session().watch().isChecking() && session().watch().table("s2") != null);
         assertThat(frames()).isEqualTo(38);
         Path broken = Files.writeString(folder.resolve("broken.edl"), "TITLE: nothing");
         drop(broken);
-        await(() -> session().notice().words().contains("broken.edl can't be taken over"));
+        await(() -> session().notices().notice().words().contains("broken.edl can't be taken over"));
     }
 
     @Test

@@ -66,7 +66,7 @@ class RunsTest extends WindowCase {
         await(() -> isThere("again-interrupted"));
         assertThat(text("runs-summary")).isEqualTo("1 run didn't make everything");
         press("again-interrupted");
-        await(() -> session().runs().isIdle() && session().notice().words().contains("out isn't there: bring it back"));
+        await(() -> session().runs().isIdle() && session().notices().notice().words().contains("out isn't there: bring it back"));
         assertThat(isThere("again-interrupted")).as("it is still offered").isTrue();
         Files.createDirectory(folder.resolve("out"));
         press("again-interrupted");
@@ -85,7 +85,7 @@ class RunsTest extends WindowCase {
         assertThat(text("discard-interrupted")).as("encoded parts aren't deleted at one press").isEqualTo("Press again to delete");
         press("discard-interrupted");
         await(() -> RunHome.all(places).isEmpty());
-        await(() -> session().notice().words().contains("cleared away"));
+        await(() -> session().notices().notice().words().contains("cleared away"));
         assertThat(folder.resolve("kite/kite.0001.png")).exists();
     }
 
@@ -164,7 +164,7 @@ class RunsTest extends WindowCase {
         run(() -> window.mainView().press("save-as"));
         await(() -> Files.exists(folder.resolve("kites.vat")));
         Session first = session();
-        run(first::startAnew);
+        run(first.files()::startAnew);
         settle();
         assertThat(isThere("welcome")).isTrue();
         run(() -> window.mainView().press("open-project"));

@@ -57,7 +57,7 @@ abstract class ScreenCase extends WindowCase {
         look.at("out");
         press("to-more");
         look.at("out, more");
-        run(() -> window.mainView().compare("compare-source-s2"));
+        run(() -> window.mainView().steering().compare("compare-source-s2"));
         settle();
         look.at("comparison");
         run(() -> window.mainView().press("end-compare"));

@@ -2,10 +2,8 @@ package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.Reel;
 import dev.vat.desktop.TestFrames;
-import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.Scrolls;
@@ -14,7 +12,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
@@ -45,72 +42,6 @@ import org.mockito.Mockito;
 
 /** The real window, driven by a robot; dialogs are answered from what a test lays down beforehand. */
 abstract class WindowCase {
-
-    /** Answers in place of the system's dialogs. */
-    static final class Answers implements Dialogs {
-        Path folder;
-        Rgb colour;
-        Path file;
-        Path project;
-        Leaving leaving = Leaving.STOP;
-        String text;
-        final List<Path> revealed = new ArrayList<>();
-
-        @Override
-        public Optional<Path> folder(String title, Path from) {
-            return Optional.ofNullable(folder);
-        }
-
-        @Override
-        public List<Path> frames(String title) {
-            return folder == null ? List.of() : List.of(folder);
-        }
-
-        @Override
-        public List<Path> files(String title) {
-            return file == null ? List.of() : List.of(file);
-        }
-
-        @Override
-        public Optional<Path> project(String title) {
-            return Optional.ofNullable(project);
-        }
-
-        @Override
-        public Optional<Path> saveProject(String title, String name) {
-            return Optional.ofNullable(project);
-        }
-
-        @Override
-        public Optional<Path> save(String title, String name, String kind) {
-            return Optional.ofNullable(folder).map(f -> f.resolve(name));
-        }
-
-        @Override
-        public Optional<Path> file(String title, String kind, List<String> endings) {
-            return Optional.ofNullable(file);
-        }
-
-        @Override
-        public Optional<Rgb> colour(String title, Rgb now) {
-            return Optional.ofNullable(colour);
-        }
-
-        @Override
-        public Optional<String> text(String title, String proposal) {
-            return Optional.ofNullable(text);
-        }
-
-        @Override
-        public Leaving leaving() {
-            return leaving;
-        }
-
-        @Override
-        public boolean reveal(Path path) {
-            return revealed.add(path);
-        }
-    }
 
     private static boolean started;
 

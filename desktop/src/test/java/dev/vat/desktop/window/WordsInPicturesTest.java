@@ -123,7 +123,7 @@ class WordsInPicturesTest extends WindowCase {
         assertThat(reel().start()).isEqualTo("09:59:30:00");
         assertThat(reel().items()).hasSize(4);
         assertThat(on(() -> window.mainView().strip().timecode(750).orElseThrow())).hasToString("10:00:00:00");
-        assertThat(on(() -> session().sound().orElseThrow().tones())).hasSize(1);
+        assertThat(on(() -> session().observing().sound().orElseThrow().tones())).hasSize(1);
         assertThat(on(() -> ((Recipe.Drawing) window.mainView().strip().recipe(0).orElseThrow()).what())).isNotNull();
         press("item-1");
         settle();
@@ -161,7 +161,7 @@ class WordsInPicturesTest extends WindowCase {
         run(() -> Clips.copy("0099 too far"));
         run(() -> window.mainView().press("paste-marks"));
         settle();
-        assertThat(on(() -> session().notice().words())).contains("has no frame 99").endsWith("Nothing was marked.");
+        assertThat(on(() -> session().notices().notice().words())).contains("has no frame 99").endsWith("Nothing was marked.");
     }
 
     @Test

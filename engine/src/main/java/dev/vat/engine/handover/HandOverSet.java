@@ -4,11 +4,12 @@ import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.handover.EdlText;
 import dev.vat.core.handover.ForRecipient;
 import dev.vat.core.handover.Manifest;
-import dev.vat.core.handover.OtioText;
+import dev.vat.core.handover.OtioWriter;
 import dev.vat.core.handover.Timeline;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.words.Words;
 import dev.vat.engine.process.Task;
+import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.TaskMessage;
 import dev.vat.protocol.VatVersion;
@@ -170,7 +171,7 @@ public final class HandOverSet {
     private void timeline(Path set) throws IOException {
         doing.accept(WORDS.say("writingTheTimeline"));
         String name = FileName.of(wish.timeline().name());
-        Durable.write(set.resolve(name + ".otio"), OtioText.writeWithoutPlaces(wish.timeline()));
+        Durable.write(set.resolve(name + ".otio"), OtioWriter.writeWithoutPlaces(wish.timeline()));
         others.add(new ForRecipient.Other(name + ".otio", WORDS.say("theTimelineForEditingPrograms")));
         Durable.write(set.resolve(name + ".edl"), EdlText.writeWithoutPlaces(wish.timeline()));
         List<String> left = EdlText.leftOut(wish.timeline());
@@ -187,7 +188,7 @@ public final class HandOverSet {
                     Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
                     others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", WORDS.say("onePageToLookAtFiguresFrames")));
                     Path contacts = set.resolve(receipt.file() + ".contacts.pdf");
-                    viewer.write(ContactSheet.ofFilm(film, receipt), contacts);
+                    ContactSheetFile.write(viewer, ContactSheet.ofFilm(film, receipt), contacts);
                     others.add(new ForRecipient.Other(contacts.getFileName().toString(), WORDS.say("contactSheet")));
                 }
             }

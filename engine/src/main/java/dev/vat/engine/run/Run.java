@@ -47,12 +47,9 @@ public final class Run implements AutoCloseable {
 
     private static final Logger LOG = LoggerFactory.getLogger(Run.class);
 
-    /** No frame of any size takes so long. */
-    private static volatile Duration still = Duration.ofMinutes(3);
-
-    /** For tests, which can't wait so long. */
+    /** For tests, which can't wait as long as a person does. */
     public static void standsStillAfter(Duration time) {
-        still = time;
+        StillnessWatch.standsStillAfter(time);
     }
 
     private final RunPlan plan;
@@ -68,16 +65,17 @@ public final class Run implements AutoCloseable {
     private boolean alone;
     private boolean early;
     private Integer cores;
-    private volatile boolean paused;
-    private volatile boolean excused;
-    private volatile long lastAdvance = System.nanoTime();
-    private long lastMark;
+    private final StillnessWatch watch;
 
     private Run(RunPlan plan, RunHome home, Places places, Consumer<RunMessage.Progress> listener) {
         this.plan = plan;
         this.home = home;
         this.places = places;
         this.listener = listener;
+        this.watch = new StillnessWatch(() -> outcome.isDone() || closing, () -> {
+            LOG.warn("Run {} stands still", plan.run());
+            worker.kill();
+        });
     }
 
     /**
@@ -139,13 +137,12 @@ public final class Run implements AutoCloseable {
 
     private void begin() throws IOException {
         closedBefore = closedParts();
-        // Parts that were closed before are read first, all of them.
-        excused = true;
+        watch.excuse();
         worker = WorkerProcess.start(WorkerRole.RUN, places,
                 new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
-        lastAdvance = System.nanoTime();
+        watch.advanced();
         if (attempts == 0) {
-            Thread.ofVirtual().name("run-watch").start(this::watch);
+            watch.start();
         }
         worker.send(new RunMessage.Make(1, home.folder().toString(),
                 alone ? RunMessage.Make.Way.ONE_BY_ONE : early ? RunMessage.Make.Way.OF_WHAT_IS_DONE : RunMessage.Make.Way.TOGETHER));
@@ -198,44 +195,10 @@ public final class Run implements AutoCloseable {
         return places.isEmpty() ? "" : " (" + places + ")";
     }
 
-    /** Whatever moves counts; what is busy without frames, or holds still for a reason, isn't hanging however long it takes. */
-    private void advance(RunMessage.Progress progress) {
-        excused = progress.held() != null || progress.files().stream().filter(f -> !f.isEnd()).allMatch(Run::isBusyWithoutFrames);
-        long mark = progress.files().stream().mapToLong(f -> f.done() + f.bytes() + f.stage().ordinal()).sum() + progress.framesRead();
-        if (mark != lastMark) {
-            lastMark = mark;
-            lastAdvance = System.nanoTime();
-        }
-    }
-
-    /** Waiting to be joined, joining, and after its last frame fingerprints and syncing: of a large file that takes its time. */
-    private static boolean isBusyWithoutFrames(FileProgress file) {
-        return file.stage() == FileProgress.Stage.JOINING || file.done() >= file.frames();
-    }
-
-    /** Ends a process that stands still: another goes on in its place. */
-    private void watch() {
-        try {
-            while (!outcome.isDone() && !closing) {
-                Thread.sleep(500);
-                if (paused || excused) {
-                    lastAdvance = System.nanoTime();
-                }
-                if (System.nanoTime() - lastAdvance > still.toNanos()) {
-                    LOG.warn("Run {} stands still", plan.run());
-                    lastAdvance = System.nanoTime();
-                    worker.kill();
-                }
-            }
-        } catch (InterruptedException _) {
-            Thread.currentThread().interrupt();
-        }
-    }
-
     private void take(Message message) {
         switch (message) {
             case RunMessage.Progress progress -> {
-                advance(progress);
+                watch.advance(progress);
                 latest = progress.files();
                 listener.accept(progress);
             }
@@ -280,7 +243,7 @@ public final class Run implements AutoCloseable {
     }
 
     public void pause(boolean on) {
-        paused = on;
+        watch.pause(on);
         send(new RunMessage.Pause(2, on));
     }
 

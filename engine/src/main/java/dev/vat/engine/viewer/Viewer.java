@@ -17,18 +17,10 @@ import dev.vat.protocol.ViewerMessage;
 import dev.vat.protocol.WorkerRole;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayDeque;
-import java.util.ArrayList;
-import java.util.Deque;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutionException;
 import java.util.function.Consumer;
 import java.util.function.LongFunction;
 import org.slf4j.Logger;
@@ -41,50 +33,22 @@ import org.slf4j.LoggerFactory;
 public final class Viewer implements AutoCloseable {
 
     private static final Words WORDS = Words.of(Viewer.class);
-
     private static final Logger LOG = LoggerFactory.getLogger(Viewer.class);
     private static final int MOST_RESTARTS_IN_A_ROW = 20;
 
-    /** A picture that was asked for. @param patient whether others go before it */
-    private record Wanted(ViewerMessage.Subject subject, ViewerMessage.Shape shape, CompletableFuture<ShownPicture> answer,
-            boolean patient) {}
-
-    /** What else was asked: a value, or a reason in words for which there is none. */
-    private record Question<T>(CompletableFuture<T> answer) {
-        void answered(Object value, String why) {
-            if (why == null) {
-                @SuppressWarnings("unchecked")
-                T right = (T) value;
-                answer.complete(right);
-            } else {
-                failed(why);
-            }
-        }
-
-        void failed(String why) {
-            answer.completeExceptionally(new IllegalStateException(why));
-        }
-    }
-
     private final Places places;
-    private final Map<Long, Wanted> shown = new HashMap<>();
-    private final Deque<Wanted> waiting = new ArrayDeque<>();
-    /** Those that others go before. */
-    private final Deque<Wanted> later = new ArrayDeque<>();
-    private final Deque<Integer> freeSlots = new ArrayDeque<>();
-    private final List<CheckJob> jobs = new ArrayList<>();
-    private final Set<ViewerMessage.Subject> deadly = new HashSet<>();
-    private final Map<Long, Question<?>> questions = new HashMap<>();
+    private final PictureQueue pictures;
+    private final Questions questions = new Questions();
+    private final CheckQueue checks = new CheckQueue();
     private final KnownChecks known;
     private WorkerProcess worker;
-    private PictureSlots slots;
-    private Path slotFile;
     private long lastId;
     private int restarts;
     private boolean closed;
 
     public Viewer(Places places) {
         this.places = places;
+        this.pictures = new PictureQueue(places.cache());
         this.known = new KnownChecks(places.cache().resolve("checks"));
         Thread.startVirtualThread(known::tidy);
     }
@@ -130,7 +94,7 @@ public final class Viewer implements AutoCloseable {
                 if (closed) {
                     job.fail(WORDS.say("vatIsClosing"));
                 }
-                jobs.add(job);
+                checks.add(job);
                 pump();
             }
         });
@@ -177,46 +141,26 @@ public final class Viewer implements AutoCloseable {
         return ask(id -> new ViewerMessage.Measure(id, pairs));
     }
 
-    /**
-     * Writes a contact sheet and waits for it; the name's ending says what kind of file.
-     *
-     * @throws IOException in words, if it or one of its pictures can't be made
-     */
-    public void write(ContactSheet sheet, Path file) throws IOException, InterruptedException {
-        try {
-            ContactSheet.endingOf(file.getFileName().toString());
-            this.<Void>ask(id -> new ViewerMessage.DrawSheet(id, sheet, file.toAbsolutePath().toString())).get();
-        } catch (ExecutionException e) {
-            throw new IOException(e.getCause().getMessage(), e.getCause());
-        } catch (IllegalArgumentException e) {
-            throw new IOException(e.getMessage(), e);
-        }
+    /** Writes a contact sheet. */
+    CompletableFuture<Void> draw(ContactSheet sheet, Path file) {
+        return ask(id -> new ViewerMessage.DrawSheet(id, sheet, file.toAbsolutePath().toString()));
     }
 
     private synchronized <T> CompletableFuture<T> ask(LongFunction<Message> words) {
-        Question<T> question = new Question<>(new CompletableFuture<>());
         long id = ++lastId;
-        questions.put(id, question);
+        CompletableFuture<T> answer = questions.ask(id);
         try {
             tell(worker(), words.apply(id));
         } catch (IOException e) {
-            questions.remove(id);
-            question.failed(WORDS.say("theProcessForPicturesAnd", e.getMessage()));
+            questions.answered(id, null, WORDS.say("theProcessForPicturesAnd", e.getMessage()));
         }
-        return question.answer;
-    }
-
-    private void answered(long id, Object value, String why) {
-        Question<?> question = questions.remove(id);
-        if (question != null) {
-            question.answered(value, why);
-        }
+        return answer;
     }
 
     /** Forgets what earlier checks found, so that the next one looks at every file anew. */
     public synchronized void forget(Sequence sequence) {
         known.forget(sequence);
-        deadly.clear();
+        pictures.forgive();
     }
 
     /** One picture, see {@link #picture(ViewerMessage.Subject, ViewerMessage.Shape)}. */
@@ -236,16 +180,8 @@ public final class Viewer implements AutoCloseable {
 
     private synchronized CompletableFuture<ShownPicture> picture(ViewerMessage.Subject subject, ViewerMessage.Shape shape,
             boolean patient) {
-        CompletableFuture<ShownPicture> answer = new CompletableFuture<>();
-        if (!PictureSlots.fits(shape.width(), shape.height())) {
-            answer.completeExceptionally(new IllegalArgumentException(
-                    WORDS.say("noPictureOfX", shape.width(), shape.height())));
-        } else if (deadly.contains(subject)) {
-            answer.completeExceptionally(new IllegalStateException("unreadable: it makes the decoder crash"));
-        } else {
-            (patient ? later : waiting).add(new Wanted(subject, shape, answer, patient));
-            pump();
-        }
+        CompletableFuture<ShownPicture> answer = pictures.ask(subject, shape, patient);
+        pump();
         return answer;
     }
 
@@ -262,36 +198,19 @@ public final class Viewer implements AutoCloseable {
     }
 
     private void pumpPictures() throws IOException {
-        waiting.removeIf(wanted -> wanted.answer.isDone());
-        later.removeIf(wanted -> wanted.answer.isDone());
-        while (true) {
-            boolean one = !later.isEmpty() && shown.values().stream().noneMatch(Wanted::patient);
-            Wanted wanted = one ? later.peek() : waiting.peek();
-            if (wanted == null) {
-                return;
-            }
+        while (pictures.isWaiting()) {
             WorkerProcess running = worker();
-            if (freeSlots.isEmpty()) {
-                return;
-            }
-            (one ? later : waiting).remove();
-            long id = ++lastId;
-            shown.put(id, wanted);
-            if (!tell(running, new ViewerMessage.Show(id, freeSlots.poll(), wanted.subject, wanted.shape))) {
+            Optional<ViewerMessage.Show> next = pictures.next(++lastId);
+            if (next.isEmpty() || !tell(running, next.get())) {
                 return;
             }
         }
     }
 
     private void pumpChecks() throws IOException {
-        jobs.removeIf(CheckJob::isOver);
-        for (CheckJob job : jobs) {
-            for (var question = job.nextQuestion(lastId + 1); question.isPresent(); question = job.nextQuestion(lastId + 1)) {
-                lastId++;
-                if (!tell(worker(), question.get())) {
-                    return;
-                }
-            }
+        Optional<ViewerMessage.Check> next = checks.next(++lastId);
+        while (next.isPresent() && tell(worker(), next.get())) {
+            next = checks.next(++lastId);
         }
     }
 
@@ -308,16 +227,9 @@ public final class Viewer implements AutoCloseable {
 
     private WorkerProcess worker() throws IOException {
         if (worker == null) {
-            if (slots == null) {
-                Files.createDirectories(places.cache());
-                slotFile = Files.createTempFile(places.cache(), "pictures-", ".slots");
-                slots = PictureSlots.map(slotFile, PictureSlots.COUNT, PictureSlots.BYTES);
-                for (int i = 0; i < slots.count(); i++) {
-                    freeSlots.add(i);
-                }
-            }
+            ViewerMessage.Slots slots = pictures.slots(++lastId);
             worker = WorkerProcess.start(WorkerRole.VIEWER, places, this::take, this::lost);
-            worker.send(new ViewerMessage.Slots(++lastId, slotFile.toString(), PictureSlots.COUNT, PictureSlots.BYTES));
+            worker.send(slots);
         }
         return worker;
     }
@@ -325,28 +237,17 @@ public final class Viewer implements AutoCloseable {
     private synchronized void take(Message message) {
         restarts = 0;
         switch (message) {
-            case ViewerMessage.Checked checked -> jobs.stream().filter(j -> j.owns(checked.id())).findFirst()
-                    .ifPresent(j -> j.answered(checked));
-            case ViewerMessage.Probed probed -> answered(probed.id(), probed.facts(), probed.facts() == null ? probed.why() : null);
-            case ViewerMessage.Sampled sampled -> answered(sampled.id(), sampled.words(), sampled.why());
-            case ViewerMessage.Measured measured -> answered(measured.id(), measured.values(), null);
-            case ViewerMessage.Written written -> answered(written.id(), null, written.why());
+            case ViewerMessage.Checked checked -> checks.answered(checked);
+            case ViewerMessage.Probed probed -> questions.answered(probed.id(), probed.facts(),
+                    probed.facts() == null ? probed.why() : null);
+            case ViewerMessage.Sampled sampled -> questions.answered(sampled.id(), sampled.words(), sampled.why());
+            case ViewerMessage.Measured measured -> questions.answered(measured.id(), measured.values(), null);
+            case ViewerMessage.Written written -> questions.answered(written.id(), null, written.why());
             case ViewerMessage.Shown picture -> {
-                Wanted wanted = shown.remove(picture.id());
-                PictureSlots room = slots;
-                ShownPicture result = new ShownPicture(picture.width(), picture.height(),
-                        room.pixels(picture.slot(), picture.width(), picture.height()), () -> release(room, picture.slot()));
-                if (wanted == null || !wanted.answer.complete(result)) {
-                    freeSlots.add(picture.slot());
-                }
+                PictureSlots room = pictures.room();
+                pictures.came(picture, () -> release(room, picture.slot()));
             }
-            case ViewerMessage.NotShown refused -> {
-                freeSlots.add(refused.slot());
-                Wanted wanted = shown.remove(refused.id());
-                if (wanted != null) {
-                    wanted.answer.completeExceptionally(new IllegalStateException(refused.why()));
-                }
-            }
+            case ViewerMessage.NotShown refused -> pictures.refused(refused);
             case Message.Broken broken -> failAll(broken.why());
             default -> throw new IllegalStateException("A viewer said " + message);
         }
@@ -354,51 +255,27 @@ public final class Viewer implements AutoCloseable {
     }
 
     private synchronized void release(PictureSlots room, int slot) {
-        // A slot of a process that died meanwhile is nobody's any more.
-        if (room == slots) {
-            freeSlots.add(slot);
+        if (pictures.release(room, slot)) {
             pump();
         }
     }
 
     private synchronized void lost(WorkerLost loss) {
         worker = null;
-        // A picture that was alone in the works is what killed it: it is named and not tried again.
-        boolean culprit = shown.size() == 1 && jobs.stream().noneMatch(CheckJob::isAsking);
-        for (Wanted wanted : shown.values()) {
-            if (culprit) {
-                deadly.add(wanted.subject);
-            }
-            wanted.answer.completeExceptionally(new IllegalStateException(culprit
-                    ? "unreadable: it makes the decoder crash" : "the decoder had to be started again"));
-        }
-        shown.clear();
-        failQuestions(WORDS.say("theDecoderCrashedOnItOr"));
-        slotFile.toFile().delete();
-        List<CheckJob> running = List.copyOf(jobs);
-        freeSlots.clear();
-        slots = null;
+        pictures.lost(!checks.isAsking());
+        questions.failAll(WORDS.say("theDecoderCrashedOnItOr"));
         if (++restarts > MOST_RESTARTS_IN_A_ROW) {
             failAll(WORDS.say("theProcessForPicturesAnd2", loss.why()));
             return;
         }
-        running.forEach(CheckJob::workerLost);
+        checks.workerLost();
         pump();
     }
 
     private void failAll(String why) {
-        for (Deque<Wanted> queue : List.of(waiting, later)) {
-            queue.forEach(w -> w.answer.completeExceptionally(new IllegalStateException(why)));
-            queue.clear();
-        }
-        jobs.forEach(j -> j.fail(why));
-        jobs.clear();
-        failQuestions(why);
-    }
-
-    private void failQuestions(String why) {
-        questions.values().forEach(q -> q.failed(why));
-        questions.clear();
+        pictures.failWaiting(why);
+        checks.failAll(why);
+        questions.failAll(why);
     }
 
     /** The process's number, for tests that end it. */
@@ -418,8 +295,6 @@ public final class Viewer implements AutoCloseable {
         if (running != null) {
             running.close();
         }
-        if (slotFile != null) {
-            slotFile.toFile().delete();
-        }
+        pictures.deleteFile();
     }
 }

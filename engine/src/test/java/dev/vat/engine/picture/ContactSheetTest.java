@@ -8,6 +8,7 @@ import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.picture.Size;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
+import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Samples;
@@ -54,7 +55,7 @@ class ContactSheetTest {
     private Path write(ContactSheet sheet, String name) throws Exception {
         Path file = folder.resolve(name);
         try (Viewer viewer = new Viewer(TestPlaces.in(folder))) {
-            viewer.write(sheet, file);
+            ContactSheetFile.write(viewer, sheet, file);
         }
         return file;
     }

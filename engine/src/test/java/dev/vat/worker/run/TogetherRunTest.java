@@ -38,90 +38,32 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
-import dev.vat.engine.TestPlaces;
-import dev.vat.engine.run.Run;
 import dev.vat.media.compose.PassSum;
-import dev.vat.media.encode.StillWriter;
 import dev.vat.media.frame.WorkingPictures;
 import dev.vat.media.measure.Differences;
 import dev.vat.media.picture.CodeValues;
 import dev.vat.media.picture.Picture;
-import dev.vat.media.picture.Samples;
 import dev.vat.media.read.FrameRead;
 import dev.vat.media.read.FrameReader;
-import dev.vat.protocol.FileProgress.Stage;
 import dev.vat.protocol.RenderOrder;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.worker.proof.Reproof;
 import dev.vat.worker.standin.StandInRender;
 import java.awt.image.BufferedImage;
-import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.IntStream;
-import javax.imageio.ImageIO;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.io.TempDir;
 
 /** Several views in one picture, and passes of one shot, made for real. */
-class TogetherRunTest {
+class TogetherRunTest extends LaidOutRuns {
 
     /** Of eight bits, in codes of 16. */
     private static final int CODE = 257;
-
-    @TempDir
-    Path folder;
-
-    private Path frames;
-    private Path out;
-
-    @BeforeEach
-    void layOut() {
-        frames = folder.resolve("frames");
-        out = folder.resolve("out");
-    }
-
-    /** One colour all over; its green is the number of the frame in hundredths. */
-    private void plain(String name, int count, int width, int height, float red) throws IOException {
-        Files.createDirectories(frames);
-        for (int n = 1; n <= count; n++) {
-            float[] r = new float[width * height];
-            float[] g = new float[width * height];
-            Arrays.fill(r, red);
-            Arrays.fill(g, n / 100f);
-            Files.write(frames.resolve("%s.%04d.png".formatted(name, n)),
-                    StillWriter.PNG16.write(new Samples(width, height, r, g, new float[width * height], null)));
-        }
-    }
-
-    private Path made(RunPlan plan) throws Exception {
-        try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
-                    .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
-        }
-        return out.resolve(plan.files().getFirst().deliveredName());
-    }
-
-    private static BufferedImage still(Path folder, int number) throws IOException {
-        try (var files = Files.list(folder)) {
-            return ImageIO.read(files.filter(f -> f.toString().endsWith(".png")).sorted().toList().get(number).toFile());
-        }
-    }
-
-    private static int red(BufferedImage image, int x, int y) {
-        return image.getRGB(x, y) >> 16 & 255;
-    }
-
-    private static int green(BufferedImage image, int x, int y) {
-        return image.getRGB(x, y) >> 8 & 255;
-    }
 
     private static Edit lay(Layout layout) {
         return new Edit("layout", p -> p.withCurrentReel(r -> r.withItems(List.of(Item.of(layout)))));

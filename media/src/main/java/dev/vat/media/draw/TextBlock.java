@@ -5,6 +5,7 @@ import dev.vat.core.picture.PictureReading;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import java.awt.image.BufferedImage;
 import java.lang.foreign.MemorySegment;
 import java.lang.foreign.ValueLayout;
@@ -53,7 +54,7 @@ final class TextBlock {
                 rgba[PLANES * i + 2] = (byte) argb[i];
                 rgba[PLANES * i + ALPHA] = (byte) (argb[i] >>> 24);
             }
-            try (Picture picture = Picture.ofRgba(wide, drawn.getHeight(), rgba)) {
+            try (Picture picture = SamplePictures.ofRgba(wide, drawn.getHeight(), rgba)) {
                 return of(picture, 100, working);
             }
         }

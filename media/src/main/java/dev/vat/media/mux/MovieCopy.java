@@ -19,12 +19,10 @@ import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
-import dev.vat.media.sound.SoundPackets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.zip.CRC32C;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
@@ -62,24 +60,15 @@ public final class MovieCopy {
     private final List<Piece> pieces;
     private final Target target;
     private final List<String> notes = new ArrayList<>();
-    private final CRC32C given = new CRC32C();
+    private final PacketPrint given = new PacketPrint();
     private OutputTracks out;
     private PacketTags tagger;
-    /** Of another file, with its next packet; null where there is none. */
-    private SoundPackets other;
-    private AVPacket waiting;
-    private long written;
+    /** Null where there is none. */
+    private AddedSound added;
 
     private MovieCopy(List<Piece> pieces, Target target) {
         this.pieces = pieces;
         this.target = target;
-    }
-
-    /** Where a file's pictures can be cut. @throws MediaException if it can't be read */
-    public static CutPlaces places(Path file) {
-        try (Demuxer demuxer = new Demuxer(file)) {
-            return CutPlaces.of(coded(demuxer));
-        }
     }
 
     /** Frames a second that a file states. */
@@ -87,18 +76,6 @@ public final class MovieCopy {
         try (MovieFrames frames = new MovieFrames(file)) {
             return frames.rate();
         }
-    }
-
-    static List<CutPlaces.Coded> coded(Demuxer demuxer) {
-        List<CutPlaces.Coded> coded = new ArrayList<>();
-        while (demuxer.next(packet -> coded.add(new CutPlaces.Coded(time(packet, coded.size()), (packet.flags() & Av.PACKET_KEY) != 0)))) {
-            // each is written down above
-        }
-        return coded;
-    }
-
-    private static long time(AVPacket packet, long index) {
-        return packet.pts() != AV_NOPTS_VALUE ? packet.pts() : packet.dts() != AV_NOPTS_VALUE ? packet.dts() : index;
     }
 
     /**
@@ -123,15 +100,13 @@ public final class MovieCopy {
             }
         }
         weave(offset);
-        if (waiting != null && waiting.size() > 0) {
+        if (added != null && added.isWaiting()) {
             notes.add(WORDS.say("theSoundGoesOnAfterTheLast"));
         }
         out.finish();
         requireSame();
-        return new Result(written, notes);
+        return new Result(given.count(), notes);
     }
-
-    // ---- pictures
 
     /** @return how long the piece is, in seconds */
     private Rational piece(Piece piece, Demuxer first, Rational offset) {
@@ -140,7 +115,7 @@ public final class MovieCopy {
         Rational mean;
         try (Demuxer demuxer = new Demuxer(piece.file)) {
             Repacking.requireAlike(first, demuxer, piece.file, target.sound == null && !target.silent);
-            coded = coded(demuxer);
+            coded = Cutting.coded(demuxer);
             base = Av.rational(demuxer.stream().time_base());
             Rational perSecond = Av.rational(demuxer.stream().avg_frame_rate());
             mean = perSecond.signum() > 0 ? perSecond.inverse() : base;
@@ -150,7 +125,7 @@ public final class MovieCopy {
         }
         int[] shown = CutPlaces.order(coded);
         FrameRange frames = piece.frames == null ? FrameRange.of(0, coded.size() - 1) : piece.frames;
-        requireCuttable(CutPlaces.of(coded), frames, piece.file);
+        Cutting.requireCuttable(CutPlaces.of(coded), frames, piece.file);
         boolean[] kept = new boolean[coded.size()];
         for (long frame = frames.first(); frame <= frames.last(); frame++) {
             kept[shown[(int) frame]] = true;
@@ -162,21 +137,6 @@ public final class MovieCopy {
         Rational length = end.minus(base.times(from));
         packets(piece.file, kept, base.times(from), end, offset, frames);
         return length;
-    }
-
-    private static void requireCuttable(CutPlaces places, FrameRange frames, Path file) {
-        if (frames.last() >= places.count()) {
-            throw new MediaException(WORDS.say("hasFramesNot", file.getFileName(), places.count(), (frames.last() + 1)), 0);
-        }
-        if (!places.canStart((int) frames.first())) {
-            throw new MediaException(
-                    WORDS.say("frameDoesntStandAloneSo", file.getFileName(), frames.first(), places.startAtOrBefore((int) frames.first())),
-                    0);
-        }
-        if (!places.canEnd((int) frames.last() + 1)) {
-            throw new MediaException(WORDS.say("framesUpToLeanOnLaterOnes", file.getFileName(), frames.last(),
-                    (places.endAtOrAfter((int) frames.last() + 1) - 1)), 0);
-        }
     }
 
     /** @param from and {@code end}: in seconds of the file */
@@ -200,8 +160,8 @@ public final class MovieCopy {
                     if (packet.stream_index() == demuxer.stream().index()) {
                         if (kept[index]) {
                             requireWhole(packet, file);
-                            count(packet, given);
-                            long time = time(packet, index);
+                            given.add(packet);
+                            long time = Cutting.time(packet, index);
                             packet.pts(time);
                             shift(packet, stream.time_base(), from, offset);
                             Rational at = Av.rational(stream.time_base()).times(packet.pts());
@@ -210,7 +170,7 @@ public final class MovieCopy {
                         }
                         index++;
                     } else if (!target.silent && target.sound == null && stream.codecpar().codec_type() == AVMEDIA_TYPE_AUDIO) {
-                        Rational at = Av.rational(stream.time_base()).times(time(packet, 0));
+                        Rational at = Av.rational(stream.time_base()).times(Cutting.time(packet, 0));
                         if (at.compareTo(from) >= 0 && at.compareTo(end) < 0) {
                             shift(packet, stream.time_base(), from, offset);
                             // Each file may have its tracks at other places: which sound it is counts.
@@ -240,11 +200,6 @@ public final class MovieCopy {
         }
     }
 
-    private static void count(AVPacket packet, CRC32C print) {
-        print.update(packet.size());
-        print.update(packet.data().capacity(packet.size()).asByteBuffer());
-    }
-
     private static void shift(AVPacket packet, AVRational base, Rational from, Rational offset) {
         long by = offset.minus(from).dividedBy(Av.rational(base)).round();
         packet.pts(packet.pts() == AV_NOPTS_VALUE ? AV_NOPTS_VALUE : packet.pts() + by);
@@ -252,7 +207,6 @@ public final class MovieCopy {
     }
 
     private void picture(AVPacket packet, AVRational base) {
-        written++;
         if (tagger == null) {
             out.picture(packet, base);
             return;
@@ -278,7 +232,10 @@ public final class MovieCopy {
             demuxer.sounds().forEach(out::sound);
         } else if (target.sound != null) {
             out.soundOf(target.sound);
-            openSound();
+            added = new AddedSound(target.sound);
+            if (added.isEmpty()) {
+                notes.add(WORDS.say("thereIsNoSoundIn", target.sound.getFileName()));
+            }
         }
         if (target.container.carriesTimecode()) {
             demuxer.metadata("timecode").flatMap(label -> later(label, stream, frames.first())).ifPresent(out::timecode);
@@ -312,38 +269,16 @@ public final class MovieCopy {
         return tags;
     }
 
-    // ---- sound of another file
-
-    private void openSound() {
-        other = new SoundPackets(target.sound);
-        waiting = av_packet_alloc();
-        if (!other.next(waiting)) {
-            notes.add(WORDS.say("thereIsNoSoundIn", target.sound.getFileName()));
-        }
-    }
-
-    /** Writes what is heard before a time, in seconds, so that pictures and sound lie beside each other in the file. */
     private void weave(Rational until) {
-        while (waiting != null && waiting.size() > 0 && Av.rational(other.timeBase()).times(time(waiting, 0)).compareTo(until) < 0) {
-            out.sound(waiting, other.timeBase(), OutputTracks.OTHER);
-            av_packet_unref(waiting);
-            other.next(waiting);
+        if (added != null) {
+            added.weave(until, out);
         }
     }
 
     /** Every packet of the new file is the one that was given; where tags inside of them changed, there are as many. */
     private void requireSame() {
-        CRC32C found = new CRC32C();
-        long[] count = {0};
-        try (Demuxer demuxer = new Demuxer(target.file)) {
-            while (demuxer.next(packet -> {
-                count(packet, found);
-                count[0]++;
-            })) {
-                // all is counted above
-            }
-        }
-        if (count[0] != written || tagger == null && found.getValue() != given.getValue()) {
+        PacketPrint found = PacketPrint.of(target.file);
+        if (tagger == null ? !found.isAs(given) : found.count() != given.count()) {
             throw new MediaException(WORDS.say("wasReadAgainAndHoldsOther", target.file.getFileName()), 0);
         }
     }
@@ -355,9 +290,8 @@ public final class MovieCopy {
         if (tagger != null) {
             tagger.close();
         }
-        if (other != null) {
-            other.close();
-            av_packet_free(waiting);
+        if (added != null) {
+            added.close();
         }
     }
 }

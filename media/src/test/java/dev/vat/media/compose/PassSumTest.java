@@ -13,6 +13,7 @@ import dev.vat.core.reel.Assembly;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
 import java.util.ArrayList;
@@ -84,14 +85,14 @@ class PassSumTest {
     @Test
     void straightAndMultipliedSoftEdgesAreTheSameLight() {
         float coded = .5f;
-        try (Picture straight = Picture
+        try (Picture straight = SamplePictures
                 .of(new Samples(1, 1, new float[] {coded}, new float[] {coded}, new float[] {coded}, new float[] {.5f}))) {
             double[] found = sum(List.of(Operation.ADD),
                     new PassSum.Decoded(straight.share(), PictureReading.of(AlphaKind.STRAIGHT, false)));
             assertThat(found[0]).isCloseTo(.10702, within(1e-4));
             assertThat(found[1]).isCloseTo(.5, within(1e-4));
         }
-        try (Picture multiplied = Picture
+        try (Picture multiplied = SamplePictures
                 .of(new Samples(1, 1, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {coded / 2}, new float[] {.5f}))) {
             double[] found = sum(List.of(Operation.ADD),
                     new PassSum.Decoded(multiplied.share(), PictureReading.of(AlphaKind.PREMULTIPLIED, false)));

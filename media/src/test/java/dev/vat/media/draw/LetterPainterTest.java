@@ -17,6 +17,7 @@ import dev.vat.media.compose.Composer;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
@@ -45,7 +46,7 @@ class LetterPainterTest {
     }
 
     private static Picture grey(float alpha) {
-        return Picture.of(TestPictures.flat(WIDTH, HEIGHT, GREY, GREY, GREY, alpha));
+        return SamplePictures.of(TestPictures.flat(WIDTH, HEIGHT, GREY, GREY, GREY, alpha));
     }
 
     private static double value(Picture picture, int plane, int x, int y) {

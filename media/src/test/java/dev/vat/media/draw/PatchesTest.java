@@ -19,6 +19,7 @@ import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.filter.Filtering;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.io.IOException;
 import java.lang.foreign.ValueLayout;
@@ -80,7 +81,7 @@ class PatchesTest {
         Path file = folder.resolve("p." + codec.partContainer().extension());
         try (Conversion conversion = new Conversion(codec, size, Treatment.plain(codec, size));
                 PartWriter writer = new PartWriter(file, spec, 0, false);
-                Picture working = Picture.of(patches(size))) {
+                Picture working = SamplePictures.of(patches(size))) {
             for (int i = 0; i < 3; i++) {
                 try (Picture converted = conversion.convert(working)) {
                     writer.write(converted);

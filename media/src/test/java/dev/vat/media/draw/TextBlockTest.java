@@ -3,6 +3,7 @@ package dev.vat.media.draw;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import java.awt.image.BufferedImage;
 import java.lang.foreign.ValueLayout;
 import org.junit.jupiter.api.Test;
@@ -33,7 +34,7 @@ class TextBlockTest {
             rgba[i + 2] = (byte) value;
             rgba[i + 3] = (byte) alpha;
         }
-        return Picture.ofRgba(SIDE, SIDE, rgba);
+        return SamplePictures.ofRgba(SIDE, SIDE, rgba);
     }
 
     private static int at(Picture picture, int plane, int x, int y) {
@@ -93,7 +94,7 @@ class TextBlockTest {
         for (int i = 0; i < rgb.length; i++) {
             rgb[i] = (byte) (i * 31);
         }
-        try (Picture packed = Picture.packedRgb(width, 7, rgb); Picture copy = Picture.allocate(packed.formatName(), width, 7)) {
+        try (Picture packed = SamplePictures.packedRgb(width, 7, rgb); Picture copy = Picture.allocate(packed.formatName(), width, 7)) {
             packed.copyPlane(0, copy);
             for (int y = 0; y < 7; y++) {
                 for (int x = 0; x < 3 * width; x++) {

@@ -7,6 +7,7 @@ import dev.vat.core.trial.FrameCost;
 import dev.vat.media.encode.QuickLook;
 import dev.vat.media.picture.CodeValues;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
 import java.util.ArrayList;
@@ -78,7 +79,7 @@ class ScopesTest {
         for (int i = 0; i < ramp.length; i++) {
             ramp[i] = (i % WIDTH) / (float) (WIDTH - 1);
         }
-        try (Scopes scopes = new Scopes(); Picture grey = Picture.of(new Samples(WIDTH, HEIGHT, ramp, ramp, ramp, null))) {
+        try (Scopes scopes = new Scopes(); Picture grey = SamplePictures.of(new Samples(WIDTH, HEIGHT, ramp, ramp, ramp, null))) {
             int[][] waveform = scopes.look(grey).waveform(WIDTH);
             assertThat(only(waveform[0])).isEqualTo(64);
             assertThat(only(waveform[WIDTH - 1])).isEqualTo(940);
@@ -96,7 +97,7 @@ class ScopesTest {
                 plane[i] = random.nextInt(200) * 257 / 65535f;
             }
         }
-        return Picture.of(new Samples(width, height, planes[0], planes[1], planes[2], null));
+        return SamplePictures.of(new Samples(width, height, planes[0], planes[1], planes[2], null));
     }
 
     @Test
@@ -152,7 +153,8 @@ class ScopesTest {
             for (int f = 0; f < 30; f++) {
                 float[] plane = new float[320 * 180];
                 Arrays.fill(plane, f < 10 ? .1f : .8f);
-                try (Picture still = Picture.of(new Samples(320, 180, plane, plane, plane, null)); Picture hard = noise(f, 320, 180)) {
+                try (Picture still = SamplePictures.of(new Samples(320, 180, plane, plane, plane, null));
+                        Picture hard = noise(f, 320, 180)) {
                     look.look(f < 20 ? still : hard);
                 }
             }

@@ -64,7 +64,7 @@ public final class Training {
         });
         VatWindow window = opened.get(PATIENCE_SECONDS, TimeUnit.SECONDS);
         InterfaceThread.on(() -> {
-            window.session().bringIn(List.of(frames));
+            window.session().search().bringIn(List.of(frames));
             return null;
         });
         await(() -> !window.session().project().isEmpty() && !window.session().watch().isChecking());

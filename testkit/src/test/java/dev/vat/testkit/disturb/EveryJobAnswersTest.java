@@ -21,6 +21,7 @@ import dev.vat.engine.process.Task;
 import dev.vat.engine.run.Run;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.trial.Trials;
+import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.CaptureMessage;
 import dev.vat.protocol.FileProgress.Stage;
@@ -99,7 +100,8 @@ class EveryJobAnswersTest {
                 viewer("Listen", (v, s, f) -> v.listen(s.file(1), f.resolve("copy.pcm"))),
                 viewer("DrawSheet", (v, s, f) -> CompletableFuture.supplyAsync(() -> {
                     try {
-                        v.write(new ContactSheet("kite", List.of(new ContactSheet.Cell("1", picture(s).picture())), Size.of(4, 3), 1, 400),
+                        ContactSheetFile.write(v,
+                                new ContactSheet("kite", List.of(new ContactSheet.Cell("1", picture(s).picture())), Size.of(4, 3), 1, 400),
                                 f.resolve("sheet.png"));
                         return null;
                     } catch (Exception e) {

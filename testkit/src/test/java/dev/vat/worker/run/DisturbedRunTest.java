@@ -128,7 +128,7 @@ class DisturbedRunTest {
         long before = home.journal().stream().filter(JournalEntry.PartClosed.class::isInstance).count();
         assertThat(before).isBetween(2L, 24L);
         // One closed part is damaged meanwhile: it alone is made again.
-        Path part = OutputPipeline.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(),
+        Path part = PartStore.partFile(RunHome.workFolder(plan, plan.files().getFirst()), plan.files().getFirst(),
                 plan.files().getFirst().parts().getFirst());
         KiteFrames.cut(part, .7);
         try (Run run = Run.resume(home, places, _ -> {})) {

@@ -10,6 +10,7 @@ import dev.vat.core.source.FileKind;
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.read.FrameRead;
 import dev.vat.media.read.FrameReader;
 import dev.vat.protocol.CaptureMessage;
@@ -161,8 +162,8 @@ final class CaptureRun {
 
     private static Picture picture(FeedPicture got, Path scratch, FrameReader reader) throws IOException {
         if (!got.isFiled()) {
-            return got.format().hasAlpha() ? Picture.packedRgba(got.width(), got.height(), got.samples())
-                    : Picture.packedRgb(got.width(), got.height(), got.samples());
+            return got.format().hasAlpha() ? SamplePictures.packedRgba(got.width(), got.height(), got.samples())
+                    : SamplePictures.packedRgb(got.width(), got.height(), got.samples());
         }
         Path file = file(scratch, got.frame());
         return switch (reader.read(file, FileKind.PNG, PictureChoice.MAIN, 0)) {

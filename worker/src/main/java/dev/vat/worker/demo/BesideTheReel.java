@@ -11,6 +11,7 @@ import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.encode.StillWriter;
 import dev.vat.media.picture.Picture;
+import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import dev.vat.protocol.demo.DemoFolder;
 import dev.vat.protocol.demo.DemoShot;
@@ -89,7 +90,7 @@ final class BesideTheReel {
             for (int frame = 0; frame < ARCHIVE_FRAMES; frame++) {
                 Samples squeezed = squeeze(new FrameMark(ARCHIVE_MARK, frame).on(Shot.KITE.draw(frame, seen.width(), seen.height())),
                         ARCHIVE.width());
-                try (Picture working = Picture.of(squeezed); Picture converted = conversion.convert(working)) {
+                try (Picture working = SamplePictures.of(squeezed); Picture converted = conversion.convert(working)) {
                     writer.write(converted);
                 }
             }

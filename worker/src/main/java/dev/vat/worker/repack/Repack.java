@@ -8,6 +8,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import dev.vat.media.convert.MovieLooks;
 import dev.vat.media.lib.MediaException;
+import dev.vat.media.mux.Cutting;
 import dev.vat.media.mux.MovieCopy;
 import dev.vat.media.mux.Salvage;
 import dev.vat.protocol.RepackOrder;
@@ -102,7 +103,7 @@ public final class Repack {
     private Result split(RepackOrder.Split order) throws IOException {
         Path file = there(order.file());
         doing.accept(WORDS.say("lookingWhereCanBeCut", file.getFileName()));
-        CutPlaces places = MovieCopy.places(file);
+        CutPlaces places = Cutting.places(file);
         Pieces pieces = order.seconds() == null ? Pieces.at(order.marks(), places)
                 : Pieces.every(Math.max(1, order.seconds().times(MovieCopy.rate(file).perSecond()).round()), places);
         if (pieces.ranges().size() == 1) {
@@ -221,8 +222,8 @@ public final class Repack {
      * @return frames of the first that are taken, and the first frame of the second
      */
     private static long[] shared(Part part, Part next, int shared) throws IOException {
-        CutPlaces first = MovieCopy.places(part.file);
-        CutPlaces second = MovieCopy.places(next.file);
+        CutPlaces first = Cutting.places(part.file);
+        CutPlaces second = Cutting.places(next.file);
         for (int begun = shared; begun >= 0; begun--) {
             int left = (int) part.frames - shared + begun;
             if (begun < second.count() && second.canStart(begun) && first.canEnd(left)) {
@@ -246,7 +247,7 @@ public final class Repack {
         List<String> said = new ArrayList<>();
         FrameRange range = null;
         if (order.from() != null || order.to() != null) {
-            CutPlaces places = MovieCopy.places(file);
+            CutPlaces places = Cutting.places(file);
             int wanted = order.from() == null ? 0 : Math.toIntExact(order.from());
             int last = order.to() == null ? places.count() - 1 : Math.toIntExact(order.to());
             if (wanted < 0 || last >= places.count() || wanted > last) {

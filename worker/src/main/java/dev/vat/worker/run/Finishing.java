@@ -87,7 +87,7 @@ final class Finishing {
 
     private void join(RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
         Joining.join(parts.stream().map(p -> new Joining.Part(
-                OutputPipeline.partFile(work, file, new RunPart(p.part(), p.first(), p.frames())),
+                PartStore.partFile(work, file, new RunPart(p.part(), p.first(), p.frames())),
                 file.codecInCatalogue().partContainer(),
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),

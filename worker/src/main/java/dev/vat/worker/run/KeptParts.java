@@ -38,7 +38,7 @@ final class KeptParts {
             if (file.isFolder()) {
                 return stillsPrint(plan, file, planned).equals(part.crc());
             }
-            Path closed = OutputPipeline.partFile(RunHome.workFolder(plan, file), file, planned);
+            Path closed = PartStore.partFile(RunHome.workFolder(plan, file), file, planned);
             return Files.size(closed) == part.bytes() && Durable.crc32c(closed).equals(part.crc());
         } catch (NoSuchFileException _) {
             return false;

@@ -1,6 +1,5 @@
 package dev.vat.worker.run;
 
-import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
@@ -9,31 +8,22 @@ import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FirstPass;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.encode.PartSink;
-import dev.vat.media.encode.PartWriter;
-import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.picture.Picture;
 import dev.vat.protocol.FileProgress.Stage;
 import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.run.Journal;
 import dev.vat.protocol.run.JournalEntry;
-import dev.vat.protocol.run.RunHome;
-import dev.vat.protocol.run.RunState;
-import dev.vat.protocol.storage.Durable;
 import dev.vat.worker.job.Job;
 import dev.vat.worker.job.Steps;
 import dev.vat.worker.output.FileConversion;
 import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
-import java.util.stream.Stream;
 
 /**
  * One deliverable's way from working pictures to closed parts, on a thread of its own. A lane that fails lets go of what
@@ -42,8 +32,6 @@ import java.util.stream.Stream;
 final class OutputPipeline {
 
     private static final Words WORDS = Words.of(OutputPipeline.class);
-
-    private static final String NOTES = "pass.notes";
 
     /** More would only take memory: the encoder is the slow end. */
     private static final int WAITING_FRAMES = 3;
@@ -56,9 +44,8 @@ final class OutputPipeline {
 
     private final RunPlan plan;
     private volatile RunFile file;
-    private final Path work;
+    private final PartStore store;
     private final Journal journal;
-    private final boolean checked;
     private final boolean firstPass;
     private final BlockingQueue<Turn> queue = new ArrayBlockingQueue<>(WAITING_FRAMES);
     private final Map<Integer, JournalEntry.PartClosed> closedParts = new TreeMap<>();
@@ -97,25 +84,10 @@ final class OutputPipeline {
         this.toMake = file.parts();
         this.plan = plan;
         this.file = file;
-        this.work = RunHome.workFolder(plan, file);
+        this.store = new PartStore(plan, file, journal, checked);
         this.journal = journal;
-        this.checked = checked;
         this.progress = new FileProgress(file.target(), Stage.WAITING, 0, file.expected().frames(), 0, 0, -1, null, null, null);
         this.thread = Thread.ofPlatform().name("make-" + file.target()).unstarted(this::work);
-    }
-
-    /** What a first pass left: some encoders write more than one file, all beginning with the same name. */
-    static List<Path> notes(RunPlan plan, RunFile file) throws IOException {
-        try (Stream<Path> files = Files.list(RunHome.workFolder(plan, file))) {
-            return files.filter(f -> f.getFileName().toString().startsWith(NOTES)).toList();
-        } catch (NoSuchFileException _) {
-            return List.of();
-        }
-    }
-
-    /** Whether an earlier start went through the first pass, and what it noted is still there. */
-    static boolean hasNotes(RunPlan plan, RunFile file, RunState state) throws IOException {
-        return state.isFirstPassed(file.target()) && !notes(plan, file).isEmpty();
     }
 
     void start() {
@@ -178,7 +150,7 @@ final class OutputPipeline {
 
     private void work() {
         EncoderSpec one = EncoderSpec.of(file);
-        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, work.resolve(NOTES)) : one;
+        EncoderSpec spec = file.passes() > 1 ? one.inPass(firstPass, store.work().resolve(PartStore.NOTES)) : one;
         try (FileConversion conversion = new FileConversion(plan, file)) {
             for (RunPart part : toMake) {
                 // It may have been told to end early, before this part was begun or while it was waited for.
@@ -191,11 +163,7 @@ final class OutputPipeline {
                 }
             }
             if (firstPass) {
-                for (Path note : notes(plan, file)) {
-                    Durable.sync(note);
-                }
-                Durable.syncFolder(work);
-                journal.write(new JournalEntry.FirstPassed(file.target()));
+                store.closeFirstPass(file);
             }
             report(firstPass ? Stage.FIRST_PASS : Stage.JOINING, file.expected().frames(), null);
         } catch (InterruptedException _) {
@@ -231,10 +199,10 @@ final class OutputPipeline {
     /** Makes one part; false if frames ended before it was whole. */
     private boolean make(RunPart planned, EncoderSpec spec, FileConversion conversion) throws IOException, InterruptedException {
         RunPart part = planned;
-        Path open = partFile(work, file, part).resolveSibling("open.part");
+        Path open = store.open(file, part);
         List<FrameProof> proofs;
         long partBytes;
-        try (PartSink writer = sink(open, part, spec)) {
+        try (PartSink writer = firstPass ? new FirstPass(spec) : store.sink(file, open, part, spec)) {
             for (long frame = planned.first(); frame < planned.end(); frame++) {
                 Steps.begin(WORDS.say("encode", file.target(), frame));
                 try (Picture converted = conversion.next(frame, this::waiting)) {
@@ -260,7 +228,7 @@ final class OutputPipeline {
         partSeconds.add((busyNanos + conversion.busyNanos()) / 1e9 - partSeconds.stream().mapToDouble(Double::doubleValue).sum());
         if (!firstPass) {
             bytes += partBytes;
-            close(part, open, proofs, partBytes);
+            closedParts.put(part.index(), store.close(file, part, open, proofs, partBytes));
         }
         return true;
     }
@@ -268,53 +236,6 @@ final class OutputPipeline {
     /** The next reel frame, or null if the run was stopped. */
     private Picture waiting() throws InterruptedException {
         return queue.take() instanceof Turn.Frame(Picture working) ? working : null;
-    }
-
-    private PartSink sink(Path open, RunPart part, EncoderSpec spec) {
-        if (firstPass) {
-            return new FirstPass(spec);
-        }
-        return file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
-                : new PartWriter(open, spec, part.first(), checked);
-    }
-
-    private void close(RunPart part, Path open, List<FrameProof> proofs, long partBytes) throws IOException {
-        if (file.isFolder()) {
-            closeStills(part, proofs, partBytes);
-            return;
-        }
-        Durable.sync(open);
-        String fingerprint = Durable.crc32c(open);
-        Path closed = partFile(work, file, part);
-        Files.move(open, closed, StandardCopyOption.ATOMIC_MOVE);
-        Durable.syncFolder(closed.getParent());
-        closed(part, Files.size(closed), fingerprint, proofs);
-    }
-
-    /** Stills already lie where they will be delivered from; the fingerprint goes over theirs, in order. */
-    private void closeStills(RunPart part, List<FrameProof> proofs, long partBytes) throws IOException {
-        Path folder = RunHome.finished(plan, file);
-        for (long frame = part.first(); frame < part.end(); frame++) {
-            Durable.sync(StillsWriter.file(folder, file.expected().stills(), frame));
-        }
-        Durable.syncFolder(folder);
-        closed(part, partBytes, KeptParts.stillsPrint(plan, file, part), proofs);
-    }
-
-    private void closed(RunPart part, long size, String fingerprint, List<FrameProof> proofs) throws IOException {
-        JournalEntry.PartClosed entry = new JournalEntry.PartClosed(file.target(), part.index(), part.first(),
-                part.count(), size, fingerprint, proofs.stream().map(OutputPipeline::line).toList());
-        journal.write(entry);
-        closedParts.put(part.index(), entry);
-    }
-
-    private static Receipt.FrameLine line(FrameProof proof) {
-        return new Receipt.FrameLine(proof.frame(), "%08x".formatted(proof.crc()),
-                Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
-    }
-
-    static Path partFile(Path work, RunFile file, RunPart part) {
-        return work.resolve(RunHome.PARTS).resolve(file.partName(part.index()));
     }
 
     private void report(Stage stage, long done, String why) {

@@ -43,7 +43,7 @@ final class PartialJoin {
                 break;
             }
             parts.add(new Joining.Part(
-                    OutputPipeline.partFile(RunHome.workFolder(plan, file), file,
+                    PartStore.partFile(RunHome.workFolder(plan, file), file,
                             new RunPart(part.part(), part.first(), part.frames())),
                     file.codecInCatalogue().partContainer(), part.first(), part.frames()));
             reached += part.frames();

@@ -1,7 +1,6 @@
 package dev.vat.worker.run;
 
 import com.sun.management.OperatingSystemMXBean;
-import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.MemoryBound;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
@@ -27,12 +26,8 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
@@ -50,35 +45,19 @@ public final class Runner {
     private static final Words WORDS = Words.of(Runner.class);
 
     private static final Logger LOG = LoggerFactory.getLogger(Runner.class);
-    private static final long REPORT_NANOS = 200_000_000L;
-    private static final long ROOM_NANOS = 500_000_000L;
-    private static final long HOLD_MILLIS = 500;
 
     private final RunHome home;
     private final Consumer<Message> events;
     private final boolean checked;
-    private final Object pauseLock = new Object();
-    private final Map<String, FileProgress> finishing = new LinkedHashMap<>();
-    private volatile boolean stopped;
+    private final RunGate gate = new RunGate();
     private volatile boolean leaving;
-    private volatile boolean early;
     private boolean alone;
-    private boolean paused;
     private List<OutputPipeline> lanes = List.of();
-    private List<OutputPipeline> firstPasses = List.of();
-    private long framesRead;
-    private long lastReport;
-    private long lastRoom;
+    private RunProgress progress;
     private RoomWatch room;
     private boolean joinAgain;
     /** What pictures may take: two thirds of the machine's, for it has other things to do. */
     private long memory = ((OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getTotalMemorySize() * 2 / 3;
-    private WholePace pace;
-    private long toRead;
-    /** By files that don't fit into memory together with those that are made now. */
-    private long toReadLater;
-    private final Map<String, Long> provingSince = new HashMap<>();
-    private List<String> targets = List.of();
 
     /** For tests: as if the machine had less. */
     Runner within(long bytes) {
@@ -104,14 +83,12 @@ public final class Runner {
     }
 
     public void stop() {
-        stopped = true;
-        pause(false);
+        gate.stop();
     }
 
     /** Reads nothing more: what was read becomes whole files, shorter than planned. */
     void endEarly() {
-        early = true;
-        pause(false);
+        gate.endEarly();
     }
 
     /** Stops since whoever started it is gone: the journal says nothing of an end, so that the next start goes on by itself. */
@@ -121,10 +98,7 @@ public final class Runner {
     }
 
     public void pause(boolean on) {
-        synchronized (pauseLock) {
-            paused = on;
-            pauseLock.notifyAll();
-        }
+        gate.pause(on);
     }
 
     /**
@@ -133,33 +107,36 @@ public final class Runner {
      */
     public void run() throws IOException, InterruptedException {
         RunPlan plan = home.plan();
-        room = new RoomWatch(Path.of(plan.folder()));
-        targets = plan.files().stream().map(RunFile::target).toList();
-        pace = new WholePace(plan.files().size());
+        begin(plan);
         try (FileChannel _ = home.lock().orElseThrow(() -> new IOException(WORDS.say("thisRunGoesOnElsewhereAlready")));
                 Journal journal = home.openJournal()) {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
             do {
-                lastRoom = System.nanoTime() - ROOM_NANOS;
-                holdWithoutRoom();
+                gate.lookAgain();
+                gate.holdWithoutRoom(room, progress::lacking, progress::held);
                 joinAgain = false;
                 makeRest(plan, journal);
-            } while (!stopped && (joinAgain || lanes.stream().anyMatch(OutputPipeline::isFull)));
+            } while (!gate.isStopped() && (joinAgain || lanes.stream().anyMatch(OutputPipeline::isFull)));
             if (!leaving) {
-                journal.write(new JournalEntry.Ended(Instant.now().toString(), stopped));
+                journal.write(new JournalEntry.Ended(Instant.now().toString(), gate.isStopped()));
             }
         }
-        events.accept(new RunMessage.Ended(0, stopped, progress()));
+        events.accept(new RunMessage.Ended(0, gate.isStopped(), progress.all()));
+    }
+
+    private void begin(RunPlan plan) {
+        room = new RoomWatch(Path.of(plan.folder()));
+        progress = new RunProgress(plan, events);
     }
 
     private void makeRest(RunPlan plan, Journal journal) throws IOException, InterruptedException {
         readAll(plan, journal);
-        Finishing finish = new Finishing(home.folder(), plan, journal, this::tell, () -> !stopped);
+        Finishing finish = new Finishing(home.folder(), plan, journal, progress::tell, () -> !gate.isStopped());
         List<OutputPipeline> bySize = new ArrayList<>(lanes);
         bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
         for (OutputPipeline lane : bySize) {
-            if (lane.isComplete() && !stopped) {
-                holdUntil(lane.file().isFolder() ? 0 : lane.progress().bytes());
+            if (lane.isComplete() && !gate.isStopped()) {
+                gate.holdUntil(room, lane.file().isFolder() ? 0 : lane.progress().bytes(), progress::lacking, progress::held);
                 finish(finish, lane);
             }
         }
@@ -171,21 +148,17 @@ public final class Runner {
         try {
             finish.finish(lane.file(), lane.closedParts());
         } catch (CancellationException _) {
-            tell(with(lane.progress(), Stage.STOPPED, null));
+            progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, null));
         } catch (IOException | RuntimeException | Error e) {
             if (FullDisk.caused(e)) {
                 joinAgain = true;
-                tell(with(lane.progress(), Stage.STOPPED, e.getMessage()));
+                progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, e.getMessage()));
                 return;
             }
             String why = Job.words(e);
             finish.failed(lane.file(), why);
-            tell(with(lane.progress(), Stage.FAILED, why));
+            progress.tell(RunProgress.with(lane.progress(), Stage.FAILED, why));
         }
-    }
-
-    private static FileProgress with(FileProgress p, Stage stage, String why) {
-        return new FileProgress(p.target(), stage, p.done(), p.frames(), p.bytes(), 0, -1, null, null, why);
     }
 
     /**
@@ -200,22 +173,19 @@ public final class Runner {
         Runner runner = new Runner(home, events, checked);
         RunPlan plan = home.plan();
         try (Journal journal = home.openJournal()) {
-            runner.room = new RoomWatch(Path.of(plan.folder()));
-            runner.pace = new WholePace(plan.files().size());
-            runner.targets = plan.files().stream().map(RunFile::target).toList();
+            runner.begin(plan);
             runner.readAll(plan, journal);
         }
         return runner.lanes.stream().collect(Collectors.toMap(l -> l.file().target(), OutputPipeline::partSeconds));
     }
 
     private void readAll(RunPlan plan, Journal journal) throws IOException, InterruptedException {
-        // What stopped for want of room is tried again.
-        finishing.values().removeIf(p -> p.stage() == Stage.STOPPED);
+        progress.tryAgain();
         RunState state = RunState.of(home.journal());
         List<OutputPipeline> made = new ArrayList<>();
         List<OutputPipeline> first = new ArrayList<>();
         for (RunFile file : state.files(plan)) {
-            if (!isSettled(file, state)) {
+            if (!progress.isSettled(file, state)) {
                 RunHome.createWorkFolder(plan, file);
                 if (plan.remade() != null) {
                     TakenOver.into(plan, file, state.closed(file.target()), journal);
@@ -223,24 +193,25 @@ public final class Runner {
                 }
                 OutputPipeline lane = new OutputPipeline(plan, file, journal, kept(plan, file, state), checked);
                 made.add(lane);
-                if (file.passes() > 1 && !lane.isComplete() && !OutputPipeline.hasNotes(plan, file, state)) {
+                if (file.passes() > 1 && !lane.isComplete() && !PartStore.hasNotes(plan, file, state)) {
                     first.add(OutputPipeline.firstPass(plan, file, journal));
                 }
             }
         }
         lanes = made;
-        firstPasses = first;
+        progress.follow(made, first);
         if (!first.isEmpty()) {
             read(plan, journal, first);
-            firstPasses = List.of();
-            first.stream().map(OutputPipeline::progress).filter(p -> p.stage() == Stage.FAILED).forEach(p -> finishing.put(p.target(), p));
+            progress.firstPassesAreOver();
+            first.stream().map(OutputPipeline::progress).filter(p -> p.stage() == Stage.FAILED).forEach(progress::put);
         }
-        List<OutputPipeline> rest = made.stream().filter(l -> !finishing.containsKey(l.file().target())).toList();
+        List<OutputPipeline> rest = made.stream().filter(l -> !progress.has(l.file().target())).toList();
         if (!alone) {
             List<List<RunFile>> groups = MemoryBound.groups(plan, rest.stream().map(OutputPipeline::file).toList(), memory);
-            toReadLater = groups.size() * plan.frames();
+            long later = groups.size() * plan.frames();
             for (List<RunFile> together : groups) {
-                toReadLater -= plan.frames();
+                later -= plan.frames();
+                progress.toReadLater(later);
                 read(plan, journal, rest.stream().filter(l -> together.contains(l.file())).toList());
             }
             return;
@@ -249,21 +220,6 @@ public final class Runner {
             journal.write(new JournalEntry.Trying(lane.file().target()));
             read(plan, journal, List.of(lane));
         }
-    }
-
-    /** Whether nothing is to be done about a file: it was delivered, or waits for somebody to say what becomes of it. */
-    private boolean isSettled(RunFile file, RunState state) {
-        state.delivered(file.target())
-                .ifPresent(d -> finishing.put(file.target(), new FileProgress(file.target(), Stage.DELIVERED, file.expected().frames(),
-                        file.expected().frames(), 0, 0, -1, d.path(), d.path() + Receipt.SUFFIX, null)));
-        state.givenUp(file.target()).ifPresent(
-                why -> finishing.put(file.target(), new FileProgress(file.target(), Stage.FAILED, 0, file.expected().frames(), 0, 0, -1,
-                        null, null, why)));
-        state.unproven(file.target())
-                .ifPresent(u -> finishing.put(file.target(), new FileProgress(file.target(), Stage.UNPROVEN, file.expected().frames(),
-                        file.expected().frames(), 0, 0, -1, u.work(), u.receipt(), String.join("; ", u.reasons()))));
-        return finishing.containsKey(file.target()) && finishing.get(file.target()).isEnd()
-                && finishing.get(file.target()).stage() != Stage.STOPPED;
     }
 
     /** Parts of an earlier start that lie as they were closed; of another version of the library none, since it may code otherwise. */
@@ -285,14 +241,15 @@ public final class Runner {
         IOException failure = null;
         long next = 0;
         try (FrameFeed feed = new FrameFeed(plan, Math.clamp(Runtime.getRuntime().availableProcessors(), 1, 4), wanted)) {
-            toRead = LongStream.range(0, plan.frames()).filter(wanted).count();
-            for (; next < plan.frames() && !stopped && !early && open.stream().anyMatch(l -> !l.progress().isEnd()); next++) {
+            progress.toRead(LongStream.range(0, plan.frames()).filter(wanted).count());
+            for (; next < plan.frames() && !gate.isStopped() && !gate.endsEarly()
+                    && open.stream().anyMatch(l -> !l.progress().isEnd()); next++) {
                 long frame = next;
                 if (!wanted.test(frame)) {
                     continue;
                 }
-                waitWhilePaused();
-                holdWithoutRoom();
+                gate.waitWhilePaused(progress::held);
+                gate.holdWithoutRoom(room, progress::lacking, progress::held);
                 try (WorkingPictures pictures = feed.next()) {
                     for (OutputPipeline lane : open) {
                         if (lane.wants(frame)) {
@@ -300,16 +257,13 @@ public final class Runner {
                         }
                     }
                 }
-                framesRead = frame + 1;
-                toRead--;
-                pace.read();
-                report(false);
+                progress.read(frame);
             }
         } catch (IOException e) {
             failure = e;
         }
         for (OutputPipeline lane : open) {
-            if (early && failure == null) {
+            if (gate.endsEarly() && failure == null) {
                 shorten(lane, next, journal);
             }
             lane.end();
@@ -318,11 +272,11 @@ public final class Runner {
             for (OutputPipeline lane : open) {
                 if (!lane.progress().isEnd() || lane.progress().stage() == Stage.STOPPED) {
                     journal.write(new JournalEntry.Failed(lane.file().target(), failure.getMessage()));
-                    finishing.put(lane.file().target(), with(lane.progress(), Stage.FAILED, failure.getMessage()));
+                    progress.put(RunProgress.with(lane.progress(), Stage.FAILED, failure.getMessage()));
                 }
             }
         }
-        report(true);
+        progress.report(true);
     }
 
     /** What was read of a file is all that it is to have; where nothing was, or only for the first of two passes, it stays unmade. */
@@ -332,73 +286,5 @@ public final class Runner {
             journal.write(new JournalEntry.Shortened(lane.file().target(), frames));
             lane.shorten(frames);
         }
-    }
-
-    /** Nothing more is fed while there is no room; encoders stay open. */
-    private void holdWithoutRoom() throws InterruptedException {
-        if (System.nanoTime() - lastRoom < ROOM_NANOS) {
-            return;
-        }
-        holdUntil(0);
-        lastRoom = System.nanoTime();
-    }
-
-    /** Waits until there is room for some bytes more. */
-    private void holdUntil(long bytes) throws InterruptedException {
-        long since = System.nanoTime();
-        Optional<String> shortage = room.shortage(bytes);
-        while (shortage.isPresent() && !stopped && !(early && bytes == 0)) {
-            events.accept(new RunMessage.Progress(0, framesRead, progress(), shortage.get(), -1));
-            Thread.sleep(HOLD_MILLIS);
-            shortage = room.shortage(bytes);
-        }
-        pace.held(System.nanoTime() - since);
-    }
-
-    private void waitWhilePaused() throws InterruptedException {
-        long since = System.nanoTime();
-        synchronized (pauseLock) {
-            while (paused) {
-                pauseLock.wait();
-            }
-        }
-        pace.held(System.nanoTime() - since);
-    }
-
-    private double secondsLeft() {
-        long toProve = progress().stream().filter(f -> !f.isEnd())
-                .mapToLong(f -> f.stage() == Stage.PROVING ? f.frames() - f.done() : f.frames()).sum();
-        return pace.secondsLeft(toRead + toReadLater, toProve);
-    }
-
-    /** From the first word of a file's joining to the last of its proof. */
-    private void timeProof(FileProgress progress) {
-        if (progress.stage() == Stage.JOINING) {
-            provingSince.put(progress.target(), System.nanoTime());
-        } else if (progress.isEnd() && provingSince.containsKey(progress.target())) {
-            pace.proven(progress.frames(), (System.nanoTime() - provingSince.remove(progress.target())) / 1e9);
-        }
-    }
-
-    private void tell(FileProgress progress) {
-        timeProof(progress);
-        finishing.put(progress.target(), progress);
-        report(progress.isEnd());
-    }
-
-    private void report(boolean now) {
-        if (now || System.nanoTime() - lastReport > REPORT_NANOS) {
-            lastReport = System.nanoTime();
-            events.accept(new RunMessage.Progress(0, framesRead, progress(), null, secondsLeft()));
-        }
-    }
-
-    private List<FileProgress> progress() {
-        Map<String, FileProgress> now = new LinkedHashMap<>();
-        targets.forEach(target -> now.put(target, null));
-        lanes.forEach(l -> now.put(l.file().target(), l.progress()));
-        firstPasses.forEach(l -> now.put(l.file().target(), l.progress()));
-        now.putAll(finishing);
-        return now.values().stream().filter(Objects::nonNull).toList();
     }
 }

@@ -69,7 +69,7 @@ final class TakenOver {
         Path work = RunHome.workFolder(plan, file);
         Splitting.split(delivered, file.expected().container(), file.expected().rate(), file.expected().pixelAspect(),
                 file.codecInCatalogue().partContainer(),
-                parts.stream().map(p -> new Splitting.Stretch(OutputPipeline.partFile(work, file, p), p.first(), p.count())).toList());
+                parts.stream().map(p -> new Splitting.Stretch(PartStore.partFile(work, file, p), p.first(), p.count())).toList());
     }
 
     private static void close(RunPlan plan, RunFile file, RunPart part, Receipt receipt, Journal journal) throws IOException {
@@ -87,7 +87,7 @@ final class TakenOver {
                     KeptParts.stillsPrint(plan, file, part), frames));
             return;
         }
-        Path closed = OutputPipeline.partFile(RunHome.workFolder(plan, file), file, part);
+        Path closed = PartStore.partFile(RunHome.workFolder(plan, file), file, part);
         Durable.sync(closed);
         Durable.syncFolder(closed.getParent());
         journal.write(new JournalEntry.PartClosed(file.target(), part.index(), part.first(), part.count(), Files.size(closed),

@@ -1,0 +1,109 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.delivery.Chroma;
+import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Legality;
+import dev.vat.core.delivery.LoudnessTarget;
+import dev.vat.core.delivery.Scan;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.picture.PictureFormat;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.project.ReelEdits;
+import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.resolved.ReelSound;
+import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.time.Rate;
+import dev.vat.core.words.Words;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Findings on what can't go together: container, codec, size, shape, scan, rate and sound. */
+final class LegalityRules {
+
+    private static final Words WORDS = Words.of(LegalityRules.class);
+
+    private LegalityRules() {}
+
+    /** What can't go together, and what can but shouldn't. */
+    static void legal(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        Codec codec = settings.codec();
+        Legality.against(codec, settings.container()).ifPresent(why -> found.add(DeliveryRules
+                .blocker("container-illegal", deliverable, why)
+                .withRemedies(
+                        new Remedy.Apply(WORDS.say("putItInto", codec.containers().stream().sorted().findFirst().orElseThrow().title()),
+                                DeliverableEdits.setCodec(deliverable.id(), codec)))));
+        Legality.against(codec, settings.control()).ifPresent(why -> found.add(DeliveryRules.blocker("control-illegal", deliverable, why)
+                .withRemedies(new Remedy.Apply(WORDS.say("use", codec.words(codec.usualControl())),
+                        DeliverableEdits.setControl(deliverable.id(), codec.usualControl())))));
+        programme.frame(deliverable).ifPresent(frame -> {
+            Legality.against(codec, frame.size()).ifPresent(why -> found.add(DeliveryRules.blocker("size-illegal", deliverable, why)
+                    .withRemedies(sizes(deliverable, codec))));
+            Legality.against(codec, settings.container(), frame.pixelAspect())
+                    .ifPresent(why -> found.add(DeliveryRules.blocker("shape-illegal", deliverable, why)
+                            .withRemedies(
+                                    new Remedy.Apply(WORDS.say("makePixelsSquareWithBars"), DeliverableEdits.setFraming(deliverable.id(),
+                                            squared(programme.shape().orElseThrow(), settings))))));
+        });
+        Scan scan = settings.framing().scanInUse();
+        Optional<Rate> rate = programme.rate().map(scan::rate);
+        Optional<String> woven = rate.flatMap(r -> Legality.against(codec, settings.container(), scan, r));
+        woven.ifPresent(
+                why -> found.add(DeliveryRules.blocker("scan-illegal", deliverable, why)
+                        .withRemedies(new Remedy.Apply(WORDS.say("makeItProgressive"),
+                                DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
+        if (woven.isEmpty()) {
+            rate.flatMap(r -> Legality.against(codec, r))
+                    .ifPresent(why -> found.add(DeliveryRules.blocker("rate-illegal", deliverable, why)));
+        }
+        Legality.unwise(codec, settings.container()).forEach(why -> found.add(
+                Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+    }
+
+    static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        if (!settings.container().carriesSound()) {
+            found.add(Finding
+                    .of("sound-not-carried", Severity.NOTE,
+                            WORDS.say("carriesNoSound", deliverable.title(), settings.container().title()))
+                    .aboutTarget(deliverable.id()));
+            return;
+        }
+        if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
+            found.add(Finding.of("loudness-open", Severity.NOTE, WORDS.say("soundGoesOutAsLoudAsItIs", deliverable.title()))
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply(WORDS.say("bringItTo23LUFS"),
+                            DeliverableEdits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
+        }
+        if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
+            found.add(DeliveryRules
+                    .blocker("sound-illegal", deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("stereoForTheWholeReel"), ReelEdits.setLayout(SoundLayout.STEREO))));
+            return;
+        }
+        settings.sound().against(settings.container(), sound.channels())
+                .ifPresent(why -> found.add(DeliveryRules.blocker("sound-illegal", deliverable, why)
+                        .withRemedies(new Remedy.Apply(WORDS.say("use", SoundCodec.usualIn(settings.container()).title()),
+                                DeliverableEdits.setSound(deliverable.id(), null)))));
+    }
+
+    /** The sizes that a codec has, as buttons. */
+    private static Remedy[] sizes(Deliverable deliverable, Codec codec) {
+        return codec.limits().sizes().stream().sorted(Comparator.comparing(Size::pixels))
+                .map(size -> new Remedy.Apply(WORDS.say("fitInto", size),
+                        DeliverableEdits.setFraming(deliverable.id(), deliverable.settings().framing().withSize(size))))
+                .toArray(Remedy[]::new);
+    }
+
+    private static Framing squared(PictureFormat shape, Settings settings) {
+        Chroma grid = settings.codec().chroma();
+        Size seen = shape.pixelAspect().seen(shape.size());
+        return settings.framing().withSize(seen.downTo(grid.widthStep(), grid.heightStep())).withPixelAspect(PixelAspect.SQUARE);
+    }
+}
