@@ -24,6 +24,7 @@ public record Framing(Size size, PixelAspect pixelAspect, Fit fit, Rational acro
 
     private static final Rational MIDDLE = Rational.of(1, 2);
 
+    /** @param size in stored pixels, or null for the reel's @param fit how the reel's picture goes into it */
     public static Framing of(Size size, Fit fit) {
         return new Framing(size, null, fit, null, null, null);
     }

@@ -14,6 +14,7 @@ import java.util.zip.CRC32C;
  */
 public record Look(String path, String crc) {
 
+    /** The table of a {@code .cube} file, which isn't read by this. */
     public static Look of(Path file) {
         return new Look(file.toAbsolutePath().normalize().toString(), null);
     }

@@ -42,6 +42,7 @@ public record RoughForecast(long lowBytes, long highBytes) {
         return bytes >= lowBytes && bytes <= highBytes;
     }
 
+    /** Both together, in bytes: the low ends and the high ends. */
     public RoughForecast plus(RoughForecast other) {
         return new RoughForecast(lowBytes + other.lowBytes, highBytes + other.highBytes);
     }

@@ -20,6 +20,7 @@ public final class Findings {
         this.all = List.copyOf(all);
     }
 
+    /** Judges the current reel with what is known of the disk by now. */
     public static Findings of(Project project, Observed observed) {
         List<Finding> found = new ArrayList<>();
         ResolvedReel programme = ResolvedReel.of(project, observed.tables()).orElse(null);

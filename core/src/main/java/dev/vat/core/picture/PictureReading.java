@@ -22,6 +22,7 @@ public record PictureReading(AlphaKind alpha, String layer, ColourReading colour
         return new PictureChoice(layer, standing);
     }
 
+    /** @param linear whether samples are light, in place of display-coded values */
     public static PictureReading of(AlphaKind alpha, boolean linear) {
         return new PictureReading(alpha, null, linear ? ColourReading.LINEAR : ColourReading.DISPLAY);
     }

@@ -18,10 +18,12 @@ public record PixelAspect(Rational ratio) {
         }
     }
 
+    /** A pixel's width to its height: 16 to 15 for PAL at 4:3. @throws IllegalArgumentException if either isn't positive */
     public static PixelAspect of(long width, long height) {
         return new PixelAspect(Rational.of(width, height));
     }
 
+    /** Reads {@code 16:15}, {@code 16/15} or {@code 1.0667}. @throws IllegalArgumentException carrying the text, if it is none */
     @JsonCreator
     public static PixelAspect parse(String text) {
         return new PixelAspect(Rational.parse(text));

@@ -17,10 +17,12 @@ public record Size(int width, int height) {
         }
     }
 
+    /** In stored pixels. @throws IllegalArgumentException outside of what a picture can have */
     public static Size of(int width, int height) {
         return new Size(width, height);
     }
 
+    /** Reads {@code 1920x1080}. @throws IllegalArgumentException carrying the text, if it is no size */
     @JsonCreator
     public static Size parse(String text) {
         String[] halves = text.strip().split("x", -1);

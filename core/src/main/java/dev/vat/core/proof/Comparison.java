@@ -57,6 +57,7 @@ public record Comparison(List<Line> lines) {
         return String.format(Locale.ROOT, "%.1f", value);
     }
 
+    /** Holds each field that was planned against what stands in the file; what a format can't state isn't compared. */
     public static Comparison of(Expectation planned, FileFacts found) {
         return planned.stills() == null ? file(planned, found) : stills(planned, found);
     }

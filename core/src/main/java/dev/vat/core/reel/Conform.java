@@ -47,6 +47,7 @@ public enum Conform {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** @throws IllegalArgumentException carrying the text, if there is no such way; it lists those that are */
     @JsonCreator
     public static Conform parse(String text) {
         for (Conform each : values()) {

@@ -51,6 +51,7 @@ public record Item(String source, GeneratedItem drawn, Layout layout, PassMix pa
         extra = extra == null ? Map.of() : Map.copyOf(extra);
     }
 
+    /** All of a source, as it is read. @param source its id */
     public static Item of(String source) {
         return new Item(source, null, null, null, null, null, null, null, null, null, Map.of());
     }

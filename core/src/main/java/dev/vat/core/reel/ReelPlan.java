@@ -76,6 +76,7 @@ public final class ReelPlan {
                         count, overlap, motions.get(i).isPlain(), together);
     }
 
+    /** @param parts in the order of their items */
     public static ReelPlan of(List<ReelPart> parts) {
         return new ReelPlan(parts);
     }
@@ -122,6 +123,7 @@ public final class ReelPlan {
         return spans.get(index);
     }
 
+    /** @param reelFrame from 0 @throws IndexOutOfBoundsException carrying the number, if the reel has no such frame */
     public ReelFrame at(long reelFrame) {
         ReelSpan span = spanAt(reelFrame);
         return joints.at(span.item(), reelFrame - span.start(), this::alone);

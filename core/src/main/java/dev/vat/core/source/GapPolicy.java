@@ -25,6 +25,7 @@ public enum GapPolicy {
         this.sentence = sentence;
     }
 
+    /** @throws IllegalArgumentException carrying the id, if there is no such policy; it lists those that are */
     @JsonCreator
     public static GapPolicy parse(String id) {
         return Arrays.stream(values()).filter(p -> p.id.equals(id)).findFirst().orElseThrow(

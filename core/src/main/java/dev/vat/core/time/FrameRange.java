@@ -19,6 +19,7 @@ public record FrameRange(long first, long last) {
         }
     }
 
+    /** Both included. @throws IllegalArgumentException if the last lies before the first */
     public static FrameRange of(long first, long last) {
         return new FrameRange(first, last);
     }

@@ -121,6 +121,7 @@ public record FrameSet(List<FrameRange> ranges) {
         return sum.build();
     }
 
+    /** These without a range, both of its ends included. */
     public FrameSet minus(FrameRange gone) {
         List<FrameRange> left = new ArrayList<>();
         for (FrameRange r : ranges) {

@@ -42,10 +42,12 @@ public record Rate(Rational perSecond) implements Comparable<Rate> {
         }
     }
 
+    /** A whole rate. @throws IllegalArgumentException if it is above 480 or not positive */
     public static Rate of(long framesPerSecond) {
         return new Rate(Rational.of(framesPerSecond));
     }
 
+    /** Frames per second as a fraction. @throws IllegalArgumentException outside of 1/60 to 480 */
     public static Rate of(long numerator, long denominator) {
         return new Rate(Rational.of(numerator, denominator));
     }

@@ -33,6 +33,7 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         denominator /= divisor;
     }
 
+    /** In lowest terms. @throws IllegalArgumentException if the denominator is 0 */
     public static Rational of(long numerator, long denominator) {
         return new Rational(numerator, denominator);
     }
@@ -78,27 +79,33 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         return a == 0 ? 1 : a;
     }
 
+    /** @throws ArithmeticException if the exact sum doesn't fit */
     public Rational plus(Rational other) {
         return of(big(numerator).multiply(big(other.denominator)).add(big(other.numerator).multiply(big(denominator))),
                 big(denominator).multiply(big(other.denominator)));
     }
 
+    /** @throws ArithmeticException if the exact difference doesn't fit */
     public Rational minus(Rational other) {
         return plus(new Rational(Math.negateExact(other.numerator), other.denominator));
     }
 
+    /** @throws ArithmeticException if the exact product doesn't fit */
     public Rational times(Rational other) {
         return of(big(numerator).multiply(big(other.numerator)), big(denominator).multiply(big(other.denominator)));
     }
 
+    /** @throws ArithmeticException if the exact product doesn't fit */
     public Rational times(long factor) {
         return times(of(factor));
     }
 
+    /** @throws IllegalArgumentException if the other one is 0 @throws ArithmeticException if the exact quotient doesn't fit */
     public Rational dividedBy(Rational other) {
         return times(other.inverse());
     }
 
+    /** One divided by this. @throws IllegalArgumentException if this is 0 */
     public Rational inverse() {
         return new Rational(denominator, numerator);
     }
@@ -107,6 +114,7 @@ public record Rational(long numerator, long denominator) implements Comparable<R
         return signum() < 0 ? ZERO.minus(this) : this;
     }
 
+    /** -1, 0 or 1. */
     public int signum() {
         return Long.signum(numerator);
     }

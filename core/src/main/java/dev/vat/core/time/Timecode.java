@@ -20,14 +20,26 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
         frame = Math.floorMod(frame, framesPerDay(rate, dropFrame));
     }
 
+    /** Counting every label. @param frame from 00:00:00:00 on; a day later it begins again */
     public static Timecode of(long frame, Rate rate) {
         return new Timecode(frame, rate, false);
     }
 
+    /**
+     * Leaving labels out, as SMPTE ST 12-1 has it for the rates over 1001.
+     *
+     * @param frame from 00:00:00;00 on; a day later it begins again
+     * @throws IllegalArgumentException if the rate has no such counting
+     */
     public static Timecode ofDropFrame(long frame, Rate rate) {
         return new Timecode(frame, rate, true);
     }
 
+    /**
+     * Reads {@code 10:00:00:00}, or {@code 10:00:00;00} for drop-frame counting.
+     *
+     * @throws IllegalArgumentException carrying the text, if it is no label or none that the rate counts to
+     */
     public static Timecode parse(String text, Rate rate) {
         String label = text.strip();
         // One or two figures, two, two, and two or three. By hand: lists of marks and whole days of labels are read.

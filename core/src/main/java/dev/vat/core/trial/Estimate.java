@@ -38,10 +38,12 @@ public record Estimate(double low, double middle, double high) {
         return new Estimate(low + other.low, middle + other.middle, high + other.high);
     }
 
+    /** With something added that is known for sure, in the same unit. */
     public Estimate plus(double known) {
         return new Estimate(low + known, middle + known, high + known);
     }
 
+    /** All of it so many times; the factor is positive. */
     public Estimate times(double factor) {
         return new Estimate(low * factor, middle * factor, high * factor);
     }
