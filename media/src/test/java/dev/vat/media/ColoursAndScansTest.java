@@ -85,6 +85,7 @@ class ColoursAndScansTest {
         MadeFile made = MadeFile.of(settings, size, rate, aspect, folder);
         MovieProof.Result found = MovieProof.prove(made.file(), _ -> true);
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
+        assertThat(SecondReaders.disagreements(made)).isEmpty();
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
         assertThat(made.proofs()).allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(33));
         return made;

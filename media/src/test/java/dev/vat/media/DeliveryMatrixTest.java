@@ -48,6 +48,7 @@ class DeliveryMatrixTest {
         MadeFile made = MadeFile.of(codec, container, folder);
         MovieProof.Result found = MovieProof.prove(made.file(), _ -> true);
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
+        assertThat(SecondReaders.disagreements(made)).isEmpty();
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
         // A ramp through all colours is the hardest there is for a palette.
         double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY

@@ -20,10 +20,12 @@ import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.encode.PartWriter;
 import dev.vat.media.mux.Joining;
+import dev.vat.media.mux.Origin;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.SamplePictures;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -61,8 +63,8 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
         Expectation expected = Expectation.of(settings, first, rate, size, aspect, null).withTimecode(Timecode.parse("10:00:00:00", rate));
-        Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode()),
-                null);
+        Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode())
+                .withOrigin(new Origin("Vat", "test", settings.toString(), Instant.parse("2031-05-04T10:00:00Z"))), null);
         return new MadeFile(joined, expected, proofs);
     }
 

@@ -17,8 +17,8 @@ import java.util.List;
 import java.util.Set;
 
 /**
- * What Debian's {@code mediainfo} finds in a file that was made, held against what was asked for; what it says nothing of is left out. It is
- * asked where readers from outside are ({@code -Poutside}), of the files that the matrices make anyway.
+ * What Debian's {@code mediainfo} finds in a file that was made, held against what was asked for; what it says nothing of is left out. It
+ * is asked where readers from outside are ({@code -Poutside}), of the files that the matrices make anyway.
  */
 final class Mediainfo {
 

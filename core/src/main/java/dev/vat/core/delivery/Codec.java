@@ -81,6 +81,11 @@ public final class Codec {
         return b.parts;
     }
 
+    /** Whether each frame says all that a decoder needs, and keeps its bytes wherever it stands. */
+    public boolean isSelfContained() {
+        return b.selfContained;
+    }
+
     /** How its files are called at their end: of stills their own, else the container's. */
     public String extension(Container container) {
         return container.isFolder() ? b.extension : container.extension();

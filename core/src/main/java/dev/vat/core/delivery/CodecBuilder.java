@@ -18,6 +18,7 @@ final class CodecBuilder {
     int alphaBits;
     Set<Container> containers = Set.of();
     Container parts = Container.MOV;
+    boolean selfContained;
     Set<RateControl.Kind> controls = EnumSet.of(RateControl.Kind.PROFILE);
     RateControl usual = new RateControl.ByProfile();
     String extension = "";
@@ -83,6 +84,12 @@ final class CodecBuilder {
     /** The file that parts are closed in, where that isn't MOV. */
     CodecBuilder partsIn(Container container) {
         parts = container;
+        return this;
+    }
+
+    /** Each frame says all that a decoder needs, and is to keep its bytes wherever it stands. */
+    CodecBuilder selfContained() {
+        selfContained = true;
         return this;
     }
 

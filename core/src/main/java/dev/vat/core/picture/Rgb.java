@@ -18,7 +18,11 @@ public record Rgb(int red, int green, int blue) {
         }
     }
 
-    /** Reads six hexadecimal digits, two each for red, green and blue, with or without {@code #}. @throws IllegalArgumentException carrying the text, if it is none */
+    /**
+     * Reads six hexadecimal digits, two each for red, green and blue, with or without {@code #}.
+     *
+     * @throws IllegalArgumentException carrying the text, if it is none
+     */
     @JsonCreator
     public static Rgb parse(String text) {
         String digits = text.strip().replaceFirst("^#", "");

@@ -13,6 +13,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.BiPredicate;
+import java.util.stream.Stream;
 
 /** Planned against found, line by line. */
 public record Comparison(List<Line> lines) {
@@ -202,6 +203,11 @@ public record Comparison(List<Line> lines) {
 
     private static void line(List<Line> lines, String name, Object planned, Object found) {
         lines.add(new Line(name, planned.toString(), found.toString(), planned.toString().equals(found.toString())));
+    }
+
+    /** With what other readers found. */
+    public Comparison with(List<Line> more) {
+        return new Comparison(Stream.concat(lines.stream(), more.stream()).toList());
     }
 
     public boolean allAgree() {

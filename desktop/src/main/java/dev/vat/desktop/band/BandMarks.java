@@ -62,7 +62,7 @@ final class BandMarks {
         }
     }
 
-    /** Frame, state and selection, for screen readers; empty where the playhead can't be seen. @param first of the selection, -1 for none */
+    /** Frame, state and selection, for screen readers; empty where the playhead can't be seen. @param first -1 for no selection */
     Optional<String> said(FrameTrack strip, long place, long first, long last) {
         if (!playhead.isVisible()) {
             return Optional.empty();

@@ -37,8 +37,8 @@ final class FolderWatch {
     }
 
     /**
-     * How long to wait before folders are looked at again: longer where nothing has come for a while, and where there are so many files that
-     * looking would take more than a small share of the time.
+     * How long to wait before folders are looked at again: longer where nothing has come for a while, and where there are so many files
+     * that looking would take more than a small share of the time.
      *
      * @param slowest milliseconds that the last look took @param quiet how many looks in a row found nothing new
      * @return milliseconds

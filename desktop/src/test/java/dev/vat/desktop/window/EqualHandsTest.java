@@ -16,8 +16,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * The same work by keys alone and by the pointer alone, from the empty window to files that are handed over: after each gesture what it was
- * for has come about, and no words are cut. On screens of three sizes, in both looks, at 100 and 150 % (a screen's size divided by one and a
- * half is what its window has).
+ * for has come about, and no words are cut. On screens of three sizes, in both looks, at 100 and 150 % (a screen's size divided by one and
+ * a half is what its window has).
  */
 @Tag("window")
 class EqualHandsTest extends HandsCase {

@@ -98,7 +98,7 @@ final class Hand {
     private Hand does(Runnable gesture) throws Exception {
         on(() -> {
             gesture.run();
-            // Asked of the screen after the gesture: when the answer is here the window has the gesture, and what is done later comes after it.
+            // Asked of the screen after the gesture: when the answer is here the window has the gesture, too.
             robot.getPixelColor(0, 0);
             return null;
         });

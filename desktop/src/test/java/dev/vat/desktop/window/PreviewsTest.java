@@ -19,6 +19,7 @@ import dev.vat.protocol.RenderOrder;
 import dev.vat.worker.standin.StandInRender;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import javafx.scene.control.Labeled;
 import javafx.scene.control.ToggleButton;
 import javafx.scene.input.KeyCode;
@@ -176,13 +177,15 @@ class PreviewsTest extends WindowCase {
     @Tag("process")
     @Tag("slow")
     void aCapturesProcessIsKilledAndWhatWasClosedIsKept() throws Exception {
+        // A line about what was done goes by itself after a while: what is said is heard as it comes.
+        List<String> said = new CopyOnWriteArrayList<>();
+        run(() -> session().addListener(() -> said.add(session().notices().notice().words())));
         chooseFrames("1-184");
         fire("capture-now");
         await(() -> session().previews().captures().share() > .4);
         ProcessHandle.of(on(() -> session().previews().captures().worker().orElseThrow())).orElseThrow().destroyForcibly();
         captured(1);
-        assertThat(on(() -> session().notices().notice().words())).contains("pier_v001.mp4: ")
-                .contains("of 184 frames, The capture was lost");
+        assertThat(said).anySatisfy(words -> assertThat(words).contains("pier_v001.mp4: ").contains("of 184 frames, The capture was lost"));
         assertThat(on(() -> session().previews().all().getFirst().drawn())).isGreaterThanOrEqualTo(50);
         assertThat(preview().name()).isEqualTo("pier_v001.mp4");
     }

@@ -103,6 +103,9 @@ public final class TrackEncoder implements AutoCloseable {
 
     /** Options set flags anew, so that the flag for parameters outside the packets has to go the same way. */
     private AVDictionary withGlobalHeader(AVDictionary options) {
+        if (spec.codec().isSelfContained()) {
+            return options;
+        }
         if (spec.options().containsKey("flags")) {
             av_dict_set(options, "flags",
                     spec.options().get("flags") + "+global_header", 0);

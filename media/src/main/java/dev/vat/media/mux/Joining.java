@@ -43,15 +43,20 @@ public final class Joining {
      *
      * @param timecode label of the first frame, or null for none
      * @param numbers what its frames are numbered, where it is to say so; null else
+     * @param origin who made it and when, or null for nothing to be said of that
      */
     public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode,
-            FrameNumbers numbers) {
+            FrameNumbers numbers, Origin origin) {
         public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
-            this(file, container, indexInFront, rate, pixelAspect, timecode, null);
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null);
         }
 
         public Target withNumbers(FrameNumbers other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, origin);
+        }
+
+        public Target withOrigin(Origin other) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other);
         }
     }
 
@@ -100,7 +105,7 @@ public final class Joining {
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
                         muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode)
-                                .numbers(target.numbers);
+                                .numbers(target.numbers).origin(target.origin);
                         if (voice != null) {
                             muxer.sound(voice.context());
                         }
@@ -126,6 +131,9 @@ public final class Joining {
                 voice.until(Long.MAX_VALUE, muxer::writeSound);
             }
             muxer.finish();
+        }
+        if (container == Container.MXF && target.origin != null) {
+            MxfIdentity.give(target.file, target.origin);
         }
     }
 

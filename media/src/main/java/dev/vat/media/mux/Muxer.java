@@ -1,6 +1,8 @@
 package dev.vat.media.mux;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_CFHD;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_UTVIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
@@ -14,7 +16,9 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_new_stream;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
 import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
 import static org.bytedeco.ffmpeg.global.avformat.avio_open;
+import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
+import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
@@ -34,6 +38,7 @@ import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVIOContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.ffmpeg.global.avcodec;
 
@@ -44,6 +49,9 @@ public final class Muxer implements AutoCloseable {
 
     /** Parameters stand in front of the file and never change, which Apple's players ask for. */
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
+
+    /** Bits of a pixel, whatever depth its samples have: how QuickTime says that there is alpha. */
+    private static final int COLOUR_AND_ALPHA = 32;
 
     private final Container container;
     private final Path file;
@@ -102,6 +110,18 @@ public final class Muxer implements AutoCloseable {
         return this;
     }
 
+    /** Who made it, where the container has a field for that; null for nothing. */
+    Muxer origin(Origin origin) {
+        if (origin != null && container == Container.MXF) {
+            AVDictionary metadata = new AVDictionary(context.metadata());
+            Av.check(av_dict_set(metadata, "company_name", origin.program(), 0), WORDS.say("track"));
+            Av.check(av_dict_set(metadata, "product_name", origin.program(), 0), WORDS.say("track"));
+            Av.check(av_dict_set(metadata, "product_version", origin.version(), 0), WORDS.say("track"));
+            context.metadata(metadata);
+        }
+        return this;
+    }
+
     public static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";
@@ -117,13 +137,25 @@ public final class Muxer implements AutoCloseable {
         Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), WORDS.say("track"));
         if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
             stream.codecpar().codec_tag(HVC1);
+        } else if (container == Container.MOV && AvcIntraTag.of(original).isPresent()) {
+            stream.codecpar().codec_tag(AvcIntraTag.of(original).getAsInt());
         } else if (!keepsTag(parameters.codec_id(), container, from)) {
             stream.codecpar().codec_tag(0);
         }
+        announceAlpha(stream.codecpar());
         // Some muxers read the one, some the other.
         stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
+    }
+
+    /** MOV says in its sample description whether pictures have alpha; the library knows that of some codings only. */
+    private void announceAlpha(AVCodecParameters track) {
+        AVPixFmtDescriptor samples = av_pix_fmt_desc_get(track.format());
+        boolean told = track.codec_id() == AV_CODEC_ID_PNG || track.codec_id() == AV_CODEC_ID_CFHD;
+        if (container == Container.MOV && told && samples != null && (samples.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0) {
+            track.bits_per_coded_sample(COLOUR_AND_ALPHA);
+        }
     }
 
     /** A track of which nothing is known but its parameters. */

@@ -8,6 +8,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.opinion.SecondOpinion;
 import dev.vat.core.picture.Standing;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
@@ -24,6 +25,7 @@ import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.MediaLibrary;
+import dev.vat.media.proof.FileBytes;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
 import dev.vat.protocol.storage.Durable;
@@ -66,7 +68,7 @@ public final class FileProof {
             found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn)
                     : MovieProof.prove(joined, file.expected().level(), goOn);
             facts = found.facts();
-            comparison = Comparison.of(file.expected(), facts, found.loudness());
+            comparison = Comparison.of(file.expected(), facts, found.loudness()).with(opinion(file.expected(), joined));
             comparison.disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
             frames(planned, found.crcs(), reasons);
@@ -84,6 +86,16 @@ public final class FileProof {
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
                 Files.isDirectory(joined) ? null : Durable.prints(joined));
+    }
+
+    /** What readers of our own find in the file. */
+    static List<Comparison.Line> opinion(Expectation planned, Path file) throws IOException {
+        if (Files.isDirectory(file)) {
+            return List.of();
+        }
+        try (FileBytes bytes = FileBytes.of(file)) {
+            return SecondOpinion.of(planned, bytes);
+        }
     }
 
     private static void frames(List<Receipt.FrameLine> planned, int[] found, List<String> reasons) {

@@ -54,7 +54,8 @@ public final class Reproof {
         try {
             MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
-            Comparison.of(receipt.planned(), found.facts(), found.loudness()).disagreements()
+            Comparison.of(receipt.planned(), found.facts(), found.loudness()).with(FileProof.opinion(receipt.planned(), file))
+                    .disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();
             frames(found.crcs(), receipt, reasons);

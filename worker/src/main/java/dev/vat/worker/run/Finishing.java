@@ -9,6 +9,7 @@ import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
+import dev.vat.media.mux.Origin;
 import dev.vat.media.sound.LoudnessMeter;
 import dev.vat.media.sound.SoundMix;
 import dev.vat.media.sound.WovenSound;
@@ -25,6 +26,7 @@ import dev.vat.worker.proof.FileProof;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
@@ -91,7 +93,8 @@ final class Finishing {
                 file.codecInCatalogue().partContainer(),
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
-                        file.expected().pixelAspect(), file.expected().timecode()),
+                        file.expected().pixelAspect(), file.expected().timecode())
+                                .withOrigin(new Origin("Vat", plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
     }

@@ -5,8 +5,8 @@ import java.util.function.Consumer;
 import java.util.function.LongConsumer;
 
 /**
- * What holds a run up: somebody who pauses or stops it, or a disk that is full. {@link #stop}, {@link #pause} and {@link #endEarly} may come
- * from another thread than the run's.
+ * What holds a run up: somebody who pauses or stops it, or a disk that is full. {@link #stop}, {@link #pause} and {@link #endEarly} may
+ * come from another thread than the run's.
  */
 final class RunGate {
 
