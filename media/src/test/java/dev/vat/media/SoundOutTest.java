@@ -125,6 +125,7 @@ class SoundOutTest {
                 PixelAspect.SQUARE, new WovenSound(mix, channels, true, codec, samples));
         Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
+        assertThat(SecondReaders.disagreements(asked, joined)).isEmpty();
         assertThat(loudFrom(joined)).as("seconds until the tone").isCloseTo(.5, within(.004));
     }
 

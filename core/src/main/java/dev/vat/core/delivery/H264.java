@@ -36,7 +36,8 @@ final class H264 {
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
     static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", WORDS.say("avcIntraClass100"))
             .reports("h264", WORDS.say("high422Intra"))
-            .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).partsIn(Container.MXF).selfContained().interlaced(Scan.TOP_FIRST).bitsPerPixel(1.5, 2.6)
+            .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).partsIn(Container.MXF).selfContained().interlaced(Scan.TOP_FIRST)
+            .bitsPerPixel(1.5, 2.6)
             .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001)))
             .pixelAspects(PixelAspect.SQUARE)
             .plays(WORDS.say("takenByBroadcastersAndTheir")).build();

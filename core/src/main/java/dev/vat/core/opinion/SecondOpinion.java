@@ -21,7 +21,9 @@ public final class SecondOpinion {
         return switch (planned.container()) {
             case MP4, MOV -> of("ISO/IEC 14496-12", () -> IsoOpinion.of(planned, file));
             case MXF -> of("SMPTE ST 377-1", () -> MxfOpinion.of(planned, file));
-            case MKV, WEBM, AVI, GIF, APNG, WEBP, FRAMES -> List.of();
+            case MKV, WEBM -> of("RFC 9559", () -> MatroskaOpinion.of(planned, file));
+            case AVI -> of("OpenDML 1.02", () -> AviOpinion.of(planned, file));
+            case GIF, APNG, WEBP, FRAMES -> List.of();
         };
     }
 

@@ -132,8 +132,8 @@ public final class Joining {
             }
             muxer.finish();
         }
-        if (container == Container.MXF && target.origin != null) {
-            MxfIdentity.give(target.file, target.origin);
+        if (container == Container.MXF) {
+            MxfIdentity.give(target.file, target.origin != null ? target.origin : Origin.ofContent(PacketPrint.of(target.file)));
         }
     }
 

@@ -13,16 +13,15 @@ import dev.vat.core.repack.CutPlaces;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
-import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovieFrames;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
@@ -105,7 +104,18 @@ public final class MovieCopy {
         }
         out.finish();
         requireSame();
+        if (target.container == Container.MXF) {
+            identify();
+        }
         return new Result(given.count(), notes);
+    }
+
+    private void identify() {
+        try {
+            MxfIdentity.give(target.file, Origin.ofContent(given));
+        } catch (IOException e) {
+            throw new MediaException(e.getMessage(), 0);
+        }
     }
 
     /** @return how long the piece is, in seconds */
@@ -238,18 +248,9 @@ public final class MovieCopy {
             }
         }
         if (target.container.carriesTimecode()) {
-            demuxer.metadata("timecode").flatMap(label -> later(label, stream, frames.first())).ifPresent(out::timecode);
+            demuxer.metadata("timecode").ifPresent(label -> out.timecode(label, stream, frames.first()));
         }
         out.start();
-    }
-
-    private static Optional<String> later(String label, AVStream stream, long frames) {
-        try {
-            Rate rate = new Rate(Av.rational(stream.avg_frame_rate())).toNanosecond();
-            return Optional.of(Timecode.parse(label, rate).plusFrames(frames).toString());
-        } catch (IllegalArgumentException _) {
-            return Optional.empty();
-        }
     }
 
     /** Notes where they are stated. @throws MediaException where neither packets nor the container have a place for them */

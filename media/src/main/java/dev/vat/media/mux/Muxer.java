@@ -1,10 +1,13 @@
 package dev.vat.media.mux;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_CFHD;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_DVVIDEO;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_FLAC;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_UTVIDEO;
+import static org.bytedeco.ffmpeg.global.avcodec.av_get_exact_bits_per_sample;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
 import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
@@ -17,6 +20,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
 import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
 import static org.bytedeco.ffmpeg.global.avformat.avio_open;
 import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
@@ -48,10 +52,14 @@ public final class Muxer implements AutoCloseable {
     private static final Words WORDS = Words.of(Muxer.class);
 
     /** Parameters stand in front of the file and never change, which Apple's players ask for. */
+    private static final int DV50 = 'd' | 'v' << 8 | '5' << 16 | '0' << 24;
     private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
 
     /** Bits of a pixel, whatever depth its samples have: how QuickTime says that there is alpha. */
     private static final int COLOUR_AND_ALPHA = 32;
+
+    /** A player shows it where nobody chooses. */
+    private static final int BY_DEFAULT = 1;
 
     private final Container container;
     private final Path file;
@@ -70,6 +78,7 @@ public final class Muxer implements AutoCloseable {
         context.flags(context.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
         stream = avformat_new_stream(context, null);
         stream.time_base(frameTime);
+        stream.disposition(BY_DEFAULT);
         stream.avg_frame_rate(Av.fraction(rate.perSecond()));
         stream.r_frame_rate(Av.fraction(rate.perSecond()));
     }
@@ -143,10 +152,17 @@ public final class Muxer implements AutoCloseable {
             stream.codecpar().codec_tag(0);
         }
         announceAlpha(stream.codecpar());
+        if (container == Container.AVI && stream.codecpar().codec_id() == AV_CODEC_ID_DVVIDEO && isDv50(stream.codecpar())) {
+            stream.codecpar().codec_tag(DV50);
+        }
         // Some muxers read the one, some the other.
         stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
+    }
+
+    private static boolean isDv50(AVCodecParameters track) {
+        return Av.formatName(track.format()).startsWith("yuv422");
     }
 
     /** MOV says in its sample description whether pictures have alpha; the library knows that of some codings only. */
@@ -176,7 +192,13 @@ public final class Muxer implements AutoCloseable {
     /** A sound track beside the picture; before the file is started. */
     public Muxer sound(AVCodecContext encoder) {
         sound = avformat_new_stream(context, null);
+        sound.disposition(BY_DEFAULT);
         Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), WORDS.say("soundTrack"));
+        if (av_get_exact_bits_per_sample(encoder.codec_id()) == 0 && encoder.codec_id() != AV_CODEC_ID_FLAC) {
+            // Packed with loss it has no depth; the library would say the depth in which it was packed.
+            sound.codecpar().format(AV_SAMPLE_FMT_NONE);
+            sound.codecpar().bits_per_coded_sample(0).bits_per_raw_sample(0);
+        }
         sound.time_base(encoder.time_base());
         return this;
     }

@@ -41,7 +41,7 @@ final class MxfIdentity {
         Map<String, byte[]> identifiers = new HashMap<>();
         own(found, MxfSet.MATERIAL_PACKAGE, Umid.named(origin.name() + "/material"), identifiers);
         own(found, MxfSet.FILE_PACKAGE, Umid.named(origin.name() + "/file"), identifiers);
-        byte[] date = date(origin.made());
+        byte[] date = origin.made() == null ? null : date(origin.made());
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
             for (MxfSet set : found.sets()) {
                 for (MxfSet.Property property : set.properties()) {

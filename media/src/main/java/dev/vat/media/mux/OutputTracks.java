@@ -16,6 +16,8 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
@@ -95,10 +97,21 @@ final class OutputTracks implements AutoCloseable {
         AVStream made = avformat_new_stream(context, null);
         Av.check(avcodec_parameters_copy(made.codecpar(), parameters), WORDS.say("track"));
         made.time_base(original.time_base());
+        made.disposition(original.disposition());
         return made;
     }
 
-    void timecode(String label) {
+    /** The label of the first picture, of a file whose first one has this label. @param frames that are left out before it */
+    void timecode(String label, AVStream pictures, long frames) {
+        try {
+            Rate rate = new Rate(Av.rational(pictures.avg_frame_rate())).toNanosecond();
+            timecode(Timecode.parse(label, rate).plusFrames(frames).toString());
+        } catch (IllegalArgumentException _) {
+            // What is no label of its rate isn't written anew.
+        }
+    }
+
+    private void timecode(String label) {
         AVDictionary metadata = new AVDictionary(null);
         Av.check(av_dict_set(metadata, "timecode", label, 0), WORDS.say("timecode"));
         context.metadata(metadata);

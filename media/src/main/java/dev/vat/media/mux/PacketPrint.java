@@ -33,6 +33,11 @@ final class PacketPrint {
         return count;
     }
 
+    @Override
+    public String toString() {
+        return "%d %08x".formatted(count, print.getValue());
+    }
+
     boolean isAs(PacketPrint other) {
         return count == other.count && print.getValue() == other.print.getValue();
     }

@@ -94,7 +94,7 @@ final class Finishing {
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
                         file.expected().pixelAspect(), file.expected().timecode())
-                                .withOrigin(new Origin("Vat", plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
+                        .withOrigin(new Origin("Vat", plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
     }
