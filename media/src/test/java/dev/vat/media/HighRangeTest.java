@@ -68,6 +68,58 @@ class HighRangeTest {
         }
     }
 
+    /** Codes of Y', Cb and Cr at 10 bits, limited: table 4 of BT.2100. @param coded red, green and blue behind the curve */
+    private static double[] codes(double[] coded) {
+        double y = .2627 * coded[0] + .6780 * coded[1] + .0593 * coded[2];
+        return new double[] {64 + 876 * y, 512 + 896 * (coded[2] - y) / 1.8814, 512 + 896 * (coded[0] - y) / 1.4746};
+    }
+
+    /** Light of BT.709's primaries as light of BT.2020's: BT.2087. */
+    private static double[] wide(double r, double g, double b) {
+        return new double[] {.6274 * r + .3293 * g + .0433 * b, .0691 * r + .9195 * g + .0114 * b, .0164 * r + .0880 * g + .8956 * b};
+    }
+
+    /** Patches of colour: HLG's system gamma works on the luminance of a patch, not on each of its colours (BT.2100, table 5). */
+    @ParameterizedTest
+    @CsvSource({"1, .05, .05", ".05, 1, .05", ".05, .05, 1", "1, 1, .05", ".9, .3, .1", ".2, .5, .8", "3, 1, .3", ".5, .5, .5", "2, .2, 2"})
+    void coloursComeOutAsBothCurvesSay(float red, float green, float blue) {
+        Codec codec = Catalogue.codec("h265-main422-10");
+        double[] light = wide(red, green, blue);
+        double luminance = (.2627 * light[0] + .6780 * light[1] + .0593 * light[2]) * 203 / 1000;
+        double[] hlg = new double[3];
+        double[] pq = new double[3];
+        for (int i = 0; i < 3; i++) {
+            double scene = light[i] * 203 / 1000 * Math.pow(luminance, (1 - 1.2) / 1.2);
+            hlg[i] = scene <= 1.0 / 12 ? Math.sqrt(3 * scene) : .17883277 * Math.log(12 * scene - .28466892) + .55991073;
+            pq[i] = pq(light[i] * 203);
+        }
+        float[][] planes = new float[3][Math.toIntExact(SIZE.pixels())];
+        Arrays.fill(planes[0], red);
+        Arrays.fill(planes[1], green);
+        Arrays.fill(planes[2], blue);
+        try (Picture in = FloatSamples.picture(SIZE.width(), SIZE.height(), planes);
+                Picture asPq = delivered(codec, ColourCoding.PQ, in, true); Picture asHlg = delivered(codec, ColourCoding.HLG, in, true)) {
+            assertThat(means(asPq)).as("PQ").containsExactly(codes(pq), within(.5));
+            assertThat(means(asHlg)).as("HLG").containsExactly(codes(hlg), within(.5));
+        }
+    }
+
+    /** Of each plane: what is dithered is right in the mean. */
+    private static double[] means(Picture picture) {
+        double[] means = new double[3];
+        for (int p = 0; p < 3; p++) {
+            int width = p == 0 ? SIZE.width() : SIZE.width() / 2;
+            double sum = 0;
+            for (int y = 0; y < SIZE.height(); y++) {
+                for (int x = 0; x < width; x++) {
+                    sum += picture.plane(p).get(ValueLayout.JAVA_SHORT, (long) y * picture.stride(p) + 2L * x) & 0xffff;
+                }
+            }
+            means[p] = sum / (width * (double) SIZE.height());
+        }
+        return means;
+    }
+
     /** Report ITU-R BT.2408: graphics white is 58 % of PQ and 75 % of HLG. */
     @Test
     void ordinaryWhiteStandsWhereTheReportPutsIt() {
