@@ -3,6 +3,7 @@ package dev.vat.media;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.container.DpxHeader;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
@@ -20,6 +21,7 @@ import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.media.compose.Composer;
 import dev.vat.media.convert.Conversion;
 import dev.vat.media.encode.EncoderSpec;
@@ -68,11 +70,12 @@ class StillsOutTest {
         Settings settings = Settings.of(codec, Container.FRAMES);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         Expectation asked = Expectation.of(settings, 5, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
-                .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001));
+                .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001,
+                        codec.statesLabel() ? "10:00:00:23" : null));
         List<FrameProof> proofs = new ArrayList<>();
         for (int first : new int[] {0, 3}) {
             try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
-                    StillsWriter writer = new StillsWriter(folder, asked.stills(), spec, first, true)) {
+                    StillsWriter writer = new StillsWriter(folder, asked, spec, first, true)) {
                 for (int i = first; i < (first == 0 ? 3 : 5); i++) {
                     try (Picture working = working(codec, i); Picture converted = conversion.convert(working)) {
                         writer.write(converted);
@@ -87,6 +90,12 @@ class StillsOutTest {
         assertThat(proofs)
                 .allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(settings.control() instanceof RateControl.Lossless ? 200 : 38));
 
+        if (codec.statesLabel()) {
+            byte[] last = Files.readAllBytes(StillsWriter.file(folder, asked.stills(), 4));
+            DpxHeader.Facts stated = DpxHeader.of(last, Rate.FPS_25).orElseThrow();
+            assertThat(stated).isEqualTo(new DpxHeader.Facts("kite.1005.dpx", "Vat", Rate.FPS_25,
+                    Timecode.parse("10:00:01:02", Rate.FPS_25), 4, 5, PixelAspect.SQUARE));
+        }
         Path third = StillsWriter.file(folder, asked.stills(), 2);
         assertThat(third.getFileName().toString()).startsWith("kite.1003.");
         try (FrameReader reader = new FrameReader()) {

@@ -86,6 +86,11 @@ public final class Codec {
         return b.selfContained;
     }
 
+    /** Whether each still has a place for the label of its frame. */
+    public boolean statesLabel() {
+        return reportedName().equals("dpx");
+    }
+
     /** How its files are called at their end: of stills their own, else the container's. */
     public String extension(Container container) {
         return container.isFolder() ? b.extension : container.extension();

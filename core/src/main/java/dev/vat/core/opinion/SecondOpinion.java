@@ -1,9 +1,12 @@
 package dev.vat.core.opinion;
 
 import dev.vat.core.container.Bytes;
+import dev.vat.core.container.DpxHeader;
 import dev.vat.core.container.Malformed;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.time.Timecode;
+import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.BufferUnderflowException;
 import java.util.List;
@@ -13,6 +16,8 @@ import java.util.List;
  * coded pictures, by the published standards. Where they find something else than was planned, the file isn't proven.
  */
 public final class SecondOpinion {
+
+    private static final Words WORDS = Words.of(SecondOpinion.class);
 
     private SecondOpinion() {}
 
@@ -25,6 +30,29 @@ public final class SecondOpinion {
             case AVI -> of("OpenDML 1.02", () -> AviOpinion.of(planned, file));
             case GIF, APNG, WEBP, FRAMES -> List.of();
         };
+    }
+
+    /**
+     * The same of a folder of stills, by one of them.
+     *
+     * @param still its first bytes @param frame which of them it is, from 0
+     */
+    public static List<Comparison.Line> ofStill(Expectation planned, byte[] still, long frame) {
+        if (!planned.codec().equals("dpx")) {
+            return List.of();
+        }
+        Opinion opinion = new Opinion("SMPTE ST 268-1");
+        DpxHeader.of(still, planned.rate()).ifPresentOrElse(found -> {
+            opinion.line(WORDS.say("rate"), planned.rate(), found.rate());
+            opinion.line(WORDS.say("position"), frame, found.position());
+            opinion.line(WORDS.say("frames"), planned.frames(), found.count());
+            opinion.line(WORDS.say("pixelAspect"), planned.pixelAspect(), found.pixelAspect());
+            String label = planned.stills().label() == null ? null
+                    : Timecode.parse(planned.stills().label(), planned.rate()).plusFrames(frame).toString();
+            opinion.line(WORDS.say("timecode"), label == null ? WORDS.say("none") : label,
+                    found.label() == null ? WORDS.say("none") : found.label().toString());
+        }, () -> opinion.unreadable(WORDS.say("noWholeHeader")));
+        return opinion.lines();
     }
 
     private interface Reading {

@@ -39,8 +39,12 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         scan = scan == null ? Scan.PROGRESSIVE : scan;
     }
 
-    /** How numbered stills are named, and the number of the first one. */
-    public record Stills(SequencePattern names, long first) {}
+    /** How numbered stills are named, the number of the first one, and its label where their format has a place for one, or null. */
+    public record Stills(SequencePattern names, long first, String label) {
+        public Stills(SequencePattern names, long first) {
+            this(names, first, null);
+        }
+    }
 
     /** The sound track. @param codec by the library's name @param rate samples a second @param seconds length */
     public record SoundTrack(String codec, int channels, int rate, Rational seconds) {}

@@ -29,6 +29,7 @@ import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.core.type.Face;
 import dev.vat.core.words.Words;
 import dev.vat.protocol.VatVersion;
@@ -152,7 +153,7 @@ public final class RunPlanner {
                     ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
                     ReelSound.samples(reelRate(programme), programme.plan().programmeEnd())));
         }
-        return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme)) : expected;
+        return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme, rate)) : expected;
     }
 
     private static Rate reelRate(ResolvedReel programme) {
@@ -172,14 +173,15 @@ public final class RunPlanner {
      * Numbered as was chosen, or as the source's frames are, where one item is taken frame by frame; else from 1 on. At least four
      * digits.
      */
-    private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, ResolvedReel programme) {
+    private static Expectation.Stills stills(String name, Deliverable deliverable, Settings settings, ResolvedReel programme,
+            Rate rate) {
         ReelSpan first = programme.plan().spans().getFirst();
         boolean alike = programme.isOneSource() && first.step() == 1 && first.hold() == 1 && first.range().first() >= 0
                 && programme.entries().getFirst().source().reading().gap() != GapPolicy.CLOSE;
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())),
-                start);
+                start, settings.codec().statesLabel() ? programme.start(rate).map(Timecode::toString).orElse(null) : null);
     }
 
     /**

@@ -23,6 +23,7 @@ import dev.vat.core.run.RunSource;
 import dev.vat.core.run.RunSpan;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
+import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.MediaLibrary;
 import dev.vat.media.proof.FileBytes;
@@ -30,6 +31,7 @@ import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -49,6 +51,8 @@ public final class FileProof {
     private static final Words WORDS = Words.of(FileProof.class);
 
     private static final int MOST_WORST = 10;
+    /** As much of a still as says what it is. */
+    private static final int STILL_HEAD = 4096;
 
     private FileProof() {}
 
@@ -91,10 +95,17 @@ public final class FileProof {
     /** What readers of our own find in the file. */
     static List<Comparison.Line> opinion(Expectation planned, Path file) throws IOException {
         if (Files.isDirectory(file)) {
-            return List.of();
+            long last = planned.frames() - 1;
+            return SecondOpinion.ofStill(planned, head(StillsWriter.file(file, planned.stills(), last)), last);
         }
         try (FileBytes bytes = FileBytes.of(file)) {
             return SecondOpinion.of(planned, bytes);
+        }
+    }
+
+    private static byte[] head(Path still) throws IOException {
+        try (InputStream in = Files.newInputStream(still)) {
+            return in.readNBytes(STILL_HEAD);
         }
     }
 

@@ -69,7 +69,7 @@ final class PartStore {
     }
 
     PartSink sink(RunFile file, Path open, RunPart part, EncoderSpec spec) {
-        return file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected().stills(), spec, part.first(), checked)
+        return file.isFolder() ? new StillsWriter(RunHome.finished(plan, file), file.expected(), spec, part.first(), checked)
                 : new PartWriter(open, spec, part.first(), checked);
     }
 
