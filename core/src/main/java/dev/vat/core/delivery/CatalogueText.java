@@ -15,30 +15,41 @@ public final class CatalogueText {
             (23.976 or
             59.94 where any will do) and with pixels that aren't square where these can be said; every legal pair of container and sound \
             codec with a real clip's
-            sound; every colour coding and order of lines by choice in every container. Vat's own reader looks at all fields \
+            sound; every colour coding and order of lines by choice in every container. The library reads all fields back \
             (`DeliveryMatrixTest`,
-            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`), a reader from outside at those that it knows (`Mediainfo`, \
+            `ColoursAndScansTest`, `SoundOutTest`, `StillsOutTest`). Readers of Vat's own, written from the published standards \
+            (`core.container`, `core.bitstream`, `core.opinion`), look at the same bytes a second time, here and in the proof of every \
+            run: where they find something else, the file isn't proven. A reader from outside looks at what it knows (`Mediainfo`, \
             `OutsideReadersTest`).
 
-            | Field | Reader from outside | Not carried by |
-            |---|---|---|
-            | container, codec | mediainfo | |
-            | frames, constant rate | mediainfo; of moving stills Chromium's image decoder | numbered frames say no rate |
-            | start at 0, length | Chromium (MP4, WebM); else Vat's reader | numbered frames |
-            | size | mediainfo | |
-            | pixel aspect in the container | mediainfo | AVI, moving stills, numbered frames; MXF for DNxHD and DNxHR |
-            | pixel aspect in the pictures | Vat's reader, where pictures state it | ProRes, DNxHR, v210 and others that have no place |
-            | profile, level | mediainfo for H.264, ProRes; else Vat's reader | codecs that have but one |
-            | chroma, depth | mediainfo | |
-            | matrix, range, primaries, transfer | mediainfo | AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as \
+            | Field | Second reader: Vat's own, in every proof | Reader from outside | Not carried by |
+            |---|---|---|---|
+            | container, codec | MP4, MOV, MXF, Matroska, WebM, AVI | mediainfo | |
+            | frames, constant rate | the same; MPEG-2, DV, ProRes, DPX | mediainfo; of moving stills Chromium's image decoder | \
+            numbered frames but DPX say no rate |
+            | start at 0, length | MP4, MOV, MXF; of the timecode's track too | Chromium (MP4, WebM); else the library | numbered frames |
+            | size | containers; H.264, H.265, MPEG-2, ProRes, DNx, DV, AV1, VP9 | mediainfo | |
+            | pixel aspect in the container | MP4, MOV, MXF, Matroska, WebM, DPX | mediainfo | AVI, moving stills, numbered frames \
+            but DPX; MXF for DNxHD and DNxHR |
+            | pixel aspect in the pictures | H.264, H.265, MPEG-2 | the library, where pictures state it | ProRes, DNxHR, v210 and \
+            others that have no place |
+            | profile, level | H.264, H.265, MPEG-2, ProRes, DNx, AV1, VP9 | mediainfo for H.264, ProRes; else the library | codecs \
+            that have but one |
+            | chroma, depth | H.264, H.265, MPEG-2, DNx, AV1, VP9; chroma of ProRes; MXF | mediainfo | |
+            | matrix, range, primaries, transfer | MP4, MOV, Matroska, WebM; H.264, H.265, MPEG-2, ProRes, AV1, VP9 | mediainfo | \
+            AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as \
             not carried in the receipt |
-            | order of lines | mediainfo; of DV it calls every file interlaced | moving stills, numbered frames |
-            | alpha and its kind | Chromium (WebM, animated PNG and WebP); else Vat's reader | |
-            | index in front | mediainfo | all but MP4 and MOV |
-            | loops | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
-            | sound: codec, channels, rate, length | Vat's reader, a tone within 30 ms | moving stills, numbered frames |
-            | every frame's samples | Vat's reader by CRC32C; Chromium within 4 codes on flat patches | |
-            | timecode of the first frame | mediainfo | all but MP4, MOV, Matroska and MXF |
+            | order of lines | MXF, Matroska; ProRes, MPEG-2; that H.264 is progressive | mediainfo; of DV it calls every file \
+            interlaced | moving stills, numbered frames |
+            | alpha and its kind | announced in MOV and WebM; ProRes | Chromium (WebM, animated PNG and WebP); else the library | |
+            | index in front | MP4, MOV | mediainfo | all but MP4 and MOV |
+            | loops | | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
+            | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV | the library, a tone within 30 \
+            ms | moving stills, numbered frames |
+            | every frame's samples | | the library by CRC32C; Chromium within 4 codes on flat patches | |
+            | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX | mediainfo | all but MP4, MOV, Matroska, MXF and DPX |
+            | identifiers (SMPTE ST 330) | MXF | | all but MXF |
+            | class of AVC-Intra (SMPTE RP 2027) | MXF, MOV: bytes of every frame, its delimiter, its label (`AvcIntraTest`) | | |
 
             Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length \
             in AVI,
