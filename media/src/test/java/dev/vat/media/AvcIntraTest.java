@@ -16,7 +16,7 @@ import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
-import dev.vat.media.proof.FileBytes;
+import dev.vat.media.lib.FileBytes;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.io.TempDir;

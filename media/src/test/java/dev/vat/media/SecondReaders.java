@@ -3,7 +3,7 @@ package dev.vat.media;
 import dev.vat.core.opinion.SecondOpinion;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
-import dev.vat.media.proof.FileBytes;
+import dev.vat.media.lib.FileBytes;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;

@@ -29,6 +29,7 @@ final class CodePoints {
         return MATRICES.getOrDefault(code, Integer.toString(code));
     }
 
+    /** BT.709 and BT.2020 have the same curve, and QuickTime's tags one number for both. */
     static boolean sameTransfer(String planned, String found) {
         return ColourCoding.sameTransfer(planned, found) || planned.startsWith("bt2020") && found.equals("bt709");
     }

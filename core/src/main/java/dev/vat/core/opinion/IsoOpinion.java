@@ -130,6 +130,7 @@ final class IsoOpinion {
             long frame = Cursor.of(file.read(place.at(), 4)).u32();
             Rate rate = new Rate(Rational.of(labels.timescale(), labels.frameDuration()));
             label = (labels.isDropFrame() ? Timecode.ofDropFrame(frame, rate) : Timecode.of(frame, rate)).toString();
+            opinion.verdict(WORDS.say("labelsShown"), pictures.shown(), track.shown(), pictures.shown() == track.shown());
             opinion.verdict(WORDS.say("labelsLast"), pictures.seconds() + " s", track.seconds() + " s",
                     track.seconds().minus(pictures.seconds()).abs().compareTo(Rational.of(1, movie.timescale())) <= 0);
         }

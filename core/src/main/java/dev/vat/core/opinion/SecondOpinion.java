@@ -7,8 +7,8 @@ import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
+import java.io.EOFException;
 import java.io.IOException;
-import java.nio.BufferUnderflowException;
 import java.util.List;
 
 /**
@@ -62,10 +62,11 @@ public final class SecondOpinion {
     private static List<Comparison.Line> of(String standard, Reading reading) throws IOException {
         try {
             return reading.lines();
-        } catch (Malformed e) {
+        } catch (Malformed | EOFException e) {
             return new Opinion(standard).unreadable(e.getMessage()).lines();
-        } catch (BufferUnderflowException | IndexOutOfBoundsException | IllegalArgumentException | ArithmeticException e) {
-            return new Opinion(standard).unreadable(e.toString()).lines();
+        } catch (RuntimeException e) {
+            // Numbers in the file that lead nowhere: what can't be followed can't be vouched for.
+            return new Opinion(standard).unreadable(WORDS.say("leadsNowhere", e.getClass().getSimpleName())).lines();
         }
     }
 }

@@ -104,15 +104,17 @@ public final class MovieCopy {
         }
         out.finish();
         requireSame();
-        if (target.container == Container.MXF) {
-            identify();
-        }
+        identify();
         return new Result(given.count(), notes);
     }
 
     private void identify() {
         try {
-            MxfIdentity.give(target.file, Origin.ofContent(given));
+            if (target.container == Container.MXF) {
+                MxfIdentity.give(target.file, Origin.ofContent(given));
+            } else if (target.container.mayHaveIndexInFront()) {
+                Joining.mendLengths(target.file);
+            }
         } catch (IOException e) {
             throw new MediaException(e.getMessage(), 0);
         }

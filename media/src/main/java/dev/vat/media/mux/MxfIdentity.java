@@ -3,12 +3,10 @@ package dev.vat.media.mux;
 import dev.vat.core.container.MxfFile;
 import dev.vat.core.container.MxfSet;
 import dev.vat.core.container.Umid;
-import dev.vat.media.proof.FileBytes;
+import dev.vat.media.lib.FileBytes;
 import java.io.IOException;
 import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.time.OffsetDateTime;
 import java.time.ZoneOffset;
@@ -42,14 +40,14 @@ final class MxfIdentity {
         own(found, MxfSet.MATERIAL_PACKAGE, Umid.named(origin.name() + "/material"), identifiers);
         own(found, MxfSet.FILE_PACKAGE, Umid.named(origin.name() + "/file"), identifiers);
         byte[] date = origin.made() == null ? null : date(origin.made());
-        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
+        try (InPlace bytes = new InPlace(file)) {
             for (MxfSet set : found.sets()) {
                 for (MxfSet.Property property : set.properties()) {
                     byte[] fresh = DATES.contains(property.tag()) && property.value().length == DATE_BYTES ? date
                             : REFERENCES.contains(property.tag()) && property.value().length == UMID_BYTES
                                     ? identifiers.get(Umid.of(property.value()).hex()) : null;
                     if (fresh != null) {
-                        write(channel, property.at(), fresh);
+                        bytes.write(property.at(), fresh);
                     }
                 }
             }
@@ -66,12 +64,5 @@ final class MxfIdentity {
         OffsetDateTime t = instant.atOffset(ZoneOffset.UTC);
         return ByteBuffer.allocate(DATE_BYTES).putShort((short) t.getYear()).put((byte) t.getMonthValue()).put((byte) t.getDayOfMonth())
                 .put((byte) t.getHour()).put((byte) t.getMinute()).put((byte) t.getSecond()).put((byte) (t.getNano() / 4_000_000)).array();
-    }
-
-    private static void write(FileChannel channel, long at, byte[] value) throws IOException {
-        ByteBuffer bytes = ByteBuffer.wrap(value);
-        while (bytes.hasRemaining()) {
-            channel.write(bytes, at + bytes.position());
-        }
     }
 }

@@ -26,7 +26,7 @@ import dev.vat.core.words.Words;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.MediaLibrary;
-import dev.vat.media.proof.FileBytes;
+import dev.vat.media.lib.FileBytes;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
 import dev.vat.protocol.storage.Durable;

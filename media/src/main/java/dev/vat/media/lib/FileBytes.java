@@ -1,4 +1,4 @@
-package dev.vat.media.proof;
+package dev.vat.media.lib;
 
 import dev.vat.core.container.Bytes;
 import dev.vat.core.words.Words;
