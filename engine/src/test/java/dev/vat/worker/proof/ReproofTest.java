@@ -87,7 +87,8 @@ class ReproofTest {
     void aTagIsToldFromAPicture() throws IOException {
         // Primaries of the colour box: 1 is Rec.709, 5 Rec.601 of 625 lines.
         ByteBuffer.wrap(data).putShort(find("colr", 0) + 8, (short) 5);
-        assertThat(damaged()).hasSize(3).anyMatch(r -> r.equals("primaries: bt709 was planned, bt470bg is found"))
+        assertThat(damaged()).hasSize(4).anyMatch(r -> r.equals("primaries: bt709 was planned, bt470bg is found"))
+                .as("and by the second reader").anyMatch(r -> r.startsWith("primaries, by ISO/IEC 14496-12: bt709 was planned"))
                 .last().asString().contains("every picture is the one of the receipt");
     }
 

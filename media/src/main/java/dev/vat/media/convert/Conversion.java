@@ -102,8 +102,7 @@ public final class Conversion implements AutoCloseable {
         String from = high ? "primariesin=9:transferin=" + Composer.PQ : "primariesin=" + BT709 + ":transferin=" + BT709;
         return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:" + from + ":primaries=" + primaries() + ":transfer="
                 + (high ? transfer() : BT709)
-                // HLG's system gamma works on a colour's luminance (BT.2100, table 5): the quick way would take it of each channel.
-                + ":npl=" + ColourCoding.WHITE + (colour.equals(ColourCoding.HLG) ? ":agamma=false" : "") + ",format="
+                + ":npl=" + ColourCoding.WHITE + Composer.systemGamma(transfer()) + ",format="
                 + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
     }
 
