@@ -8,6 +8,7 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Icon;
 import dev.vat.desktop.look.Moments;
 import dev.vat.desktop.look.Parts;
+import java.util.List;
 import java.util.function.LongConsumer;
 import java.util.stream.Collectors;
 import javafx.scene.control.Button;
@@ -29,6 +30,8 @@ public final class ReceiptPage extends BorderPane {
 
     private static final int MOST_FILLS = 12;
     private static final int PAIRS = 2;
+    /** Letters of a value that is a list. */
+    private static final int LONG = 60;
 
     /**
      * @param pictures of the file's frames
@@ -83,28 +86,41 @@ public final class ReceiptPage extends BorderPane {
     }
 
     /** In two halves side by side where there is room, so that all of it is seen at once. */
+    private static Label name(Comparison.Line line) {
+        Label name = new Label(line.name());
+        name.getStyleClass().add("fact-name");
+        name.setMinWidth(Region.USE_PREF_SIZE);
+        return name;
+    }
+
+    private static Label found(Comparison.Line line) {
+        Label found = Parts.wrapped(line.agrees() ? line.found() : WORDS.say("planned", line.found(), line.planned()));
+        found.getStyleClass().setAll("label", "fact", line.agrees() ? "good" : "fault");
+        found.setGraphic((line.agrees() ? Icon.PROVEN : Icon.BLOCKER).node());
+        return found;
+    }
+
     private static VBox comparison(Receipt receipt) {
         FlowPane halves = new FlowPane();
-        halves.setId("receipt-comparison");
-        int each = Math.ceilDiv(receipt.comparison().lines().size(), PAIRS);
-        for (int i = 0; i < receipt.comparison().lines().size(); i++) {
-            Comparison.Line line = receipt.comparison().lines().get(i);
+        // What a second reader found is a list: it has the whole width, below.
+        List<Comparison.Line> brief = receipt.comparison().lines().stream().filter(l -> l.found().length() < LONG).toList();
+        List<Comparison.Line> lists = receipt.comparison().lines().stream().filter(l -> l.found().length() >= LONG).toList();
+        int each = Math.ceilDiv(brief.size(), PAIRS);
+        for (int i = 0; i < brief.size(); i++) {
             if (i % each == 0) {
                 GridPane half = new GridPane();
                 half.getStyleClass().add("facts");
                 halves.getChildren().add(half);
             }
             GridPane half = (GridPane) halves.getChildren().getLast();
-            Label name = new Label(line.name());
-            name.getStyleClass().add("fact-name");
-            name.setMinWidth(Region.USE_PREF_SIZE);
-            Label found = Parts.wrapped(line.agrees() ? line.found() : WORDS.say("planned", line.found(), line.planned()));
-            found.getStyleClass().setAll("label", "fact", line.agrees() ? "good" : "fault");
-            found.setGraphic((line.agrees() ? Icon.PROVEN : Icon.BLOCKER).node());
-            half.addRow(i % each, name, found);
+            half.addRow(i % each, name(brief.get(i)), found(brief.get(i)));
         }
+        VBox all = new VBox(halves);
+        all.setId("receipt-comparison");
+        all.getStyleClass().add("facts");
+        lists.forEach(line -> all.getChildren().addAll(name(line), found(line)));
         VBox section = section(WORDS.say("asPlannedAsFound"));
-        section.getChildren().add(halves);
+        section.getChildren().add(all);
         if (!receipt.spacing().isEmpty()) {
             section.getChildren().add(Parts.wrapped(WORDS.say("fromFrameToFrame",
                     receipt.spacing().stream().map(s -> WORDS.say("sTimes", s.seconds(), s.times())).collect(Collectors.joining("; ")))));
