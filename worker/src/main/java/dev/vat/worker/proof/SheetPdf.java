@@ -35,6 +35,8 @@ final class SheetPdf {
     private static final int ACROSS = 6;
     /** Room for the name of a property. */
     private static final float NAME = 118;
+    /** Letters of a value that is a list. */
+    private static final int LONG = 60;
     private static final float CURVE = 56;
     private static final double WORST = 20;
     private static final double BEST = 70;
@@ -156,8 +158,9 @@ final class SheetPdf {
         return lines;
     }
 
-    /** Two properties side by side, as in the window. */
-    private void comparison(List<Comparison.Line> lines) throws IOException {
+    /** Two properties side by side, as in the window; what a second reader found is a list and has the whole width below. */
+    private void comparison(List<Comparison.Line> all) throws IOException {
+        List<Comparison.Line> lines = all.stream().filter(l -> l.found().length() < LONG).toList();
         float column = WIDTH / 2;
         int each = Math.ceilDiv(lines.size(), 2);
         float top = y;
@@ -178,6 +181,14 @@ final class SheetPdf {
             lowest = Math.min(lowest, y);
         }
         y = lowest;
+        for (Comparison.Line list : all.stream().filter(l -> l.found().length() >= LONG).toList()) {
+            y -= NORMAL * LEADING;
+            text(shown(list.name()), MARGIN, y, NORMAL, FAINT);
+            for (String part : wrapped(list.agrees() ? list.found() : WORDS.say("asked", list.found(), list.planned()), NORMAL, WIDTH)) {
+                y -= NORMAL * LEADING;
+                text(part, MARGIN, y, NORMAL, list.agrees() ? INK : FAULT);
+            }
+        }
     }
 
     private void curve(List<Double> psnr) throws IOException {
