@@ -172,7 +172,9 @@ abstract class HandsCase extends ScreenCase {
         }, () -> session().deliverable("edit-prores-hq").isPresent());
         gesture("type a size into its cell", way -> {
             toCell(way, "size", "web-h264");
+            settle();
             hand.write("64x36");
+            hand.rest();
             way.strike(ENTER);
         }, () -> cell("size", "web-h264").equals("64x36"));
         gesture("the same in all columns", way -> {
