@@ -78,7 +78,8 @@ public final class HevcStream {
         for (int i = 0; i < 6; i++) {
             b.ue();
         }
-        if (b.flag() && b.flag()) {
+        boolean scalesByList = b.flag();
+        if (scalesByList && b.flag()) {
             skipScaling(b);
         }
         b.skip(2);

@@ -24,7 +24,9 @@ public final class Vp9Stream {
         if (profile == 3) {
             b.skip(1);
         }
-        if (b.flag() || b.flag()) {
+        boolean showsAnother = b.flag();
+        boolean isNoKey = b.flag();
+        if (showsAnother || isNoKey) {
             return Optional.empty();
         }
         b.skip(2);

@@ -36,7 +36,7 @@ class PseudoLocaleTest extends ScreenCase {
             + "|\\b(Space|Escape|Home|End|Enter|Up|Down|Left|Right|Delete|Vat|ProRes|HQ|MOV|MP4|MKV|MXF|AVI|WebM|GIF"
             + "|APNG|WebP|PNG|JPEG|TIFF|EXR|DPX|TGA|BMP|Cineon|AVIF|HEIF|Radiance|PFM|PPM|SGI|PSD|ZIP|Rec|PCM|AAC|Opus"
             + "|High|bit|fps|dB|dBTP|LUFS|KB|MB|GB|sRGB|RGB|PSNR|SSIM|LUT|DNxHR|DNxHD|Hap|AV1|VP9|FFV1|MPEG|Main|SDR"
-            + "|HDR|PQ|HLG|UTC|delivered|EDL|libav|avcodec|limited|SHA-256 \\w+)\\b");
+            + "|HDR|PQ|HLG|UTC|delivered|EDL|libav|avcodec|limited|avc1|bt709|AVC|SMPTE|ISO|IEC|ITU|SHA-256 \\w+)\\b");
     private static final Pattern PLAIN = Pattern.compile("[A-Za-z]{3,}");
 
     @BeforeEach
