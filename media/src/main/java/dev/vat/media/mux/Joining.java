@@ -3,7 +3,6 @@ package dev.vat.media.mux;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 
-import dev.vat.core.container.IsoLengths;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
@@ -14,7 +13,6 @@ import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovingStill;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
-import dev.vat.media.lib.FileBytes;
 import dev.vat.media.sound.SoundEncoder;
 import dev.vat.media.sound.WovenSound;
 import java.io.IOException;
@@ -134,24 +132,8 @@ public final class Joining {
             }
             muxer.finish();
         }
-        if (container.mayHaveIndexInFront()) {
-            mendLengths(target.file);
-        }
-        if (container == Container.MXF) {
-            MxfIdentity.give(target.file, target.origin != null ? target.origin : Origin.ofContent(PacketPrint.of(target.file)));
-        }
-    }
-
-    static void mendLengths(Path file) throws IOException {
-        List<IsoLengths.Patch> patches;
-        try (FileBytes bytes = FileBytes.of(file)) {
-            patches = IsoLengths.mended(bytes);
-        }
-        try (InPlace bytes = new InPlace(file)) {
-            for (IsoLengths.Patch patch : patches) {
-                bytes.write(patch.at(), patch.value());
-            }
-        }
+        InPlace.mend(target.file, container, target.origin != null || container != Container.MXF ? target.origin
+                : Origin.ofContent(PacketPrint.of(target.file)));
     }
 
     /**

@@ -104,17 +104,13 @@ public final class MovieCopy {
         }
         out.finish();
         requireSame();
-        identify();
+        mend();
         return new Result(given.count(), notes);
     }
 
-    private void identify() {
+    private void mend() {
         try {
-            if (target.container == Container.MXF) {
-                MxfIdentity.give(target.file, Origin.ofContent(given));
-            } else if (target.container.mayHaveIndexInFront()) {
-                Joining.mendLengths(target.file);
-            }
+            InPlace.mend(target.file, target.container, Origin.ofContent(given));
         } catch (IOException e) {
             throw new MediaException(e.getMessage(), 0);
         }

@@ -1,12 +1,6 @@
 package dev.vat.media.mux;
 
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_CFHD;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_DVVIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_FLAC;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PNG;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_PRORES;
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_UTVIDEO;
 import static org.bytedeco.ffmpeg.global.avcodec.av_get_exact_bits_per_sample;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
@@ -19,10 +13,8 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_new_stream;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_write_header;
 import static org.bytedeco.ffmpeg.global.avformat.avio_closep;
 import static org.bytedeco.ffmpeg.global.avformat.avio_open;
-import static org.bytedeco.ffmpeg.global.avutil.AV_PIX_FMT_FLAG_ALPHA;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
-import static org.bytedeco.ffmpeg.global.avutil.av_pix_fmt_desc_get;
 
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
@@ -42,7 +34,6 @@ import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVIOContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
-import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.ffmpeg.global.avcodec;
 
@@ -50,13 +41,6 @@ import org.bytedeco.ffmpeg.global.avcodec;
 public final class Muxer implements AutoCloseable {
 
     private static final Words WORDS = Words.of(Muxer.class);
-
-    /** Parameters stand in front of the file and never change, which Apple's players ask for. */
-    private static final int DV50 = 'd' | 'v' << 8 | '5' << 16 | '0' << 24;
-    private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
-
-    /** Bits of a pixel, whatever depth its samples have: how QuickTime says that there is alpha. */
-    private static final int COLOUR_AND_ALPHA = 32;
 
     /** A player shows it where nobody chooses. */
     private static final int BY_DEFAULT = 1;
@@ -144,34 +128,11 @@ public final class Muxer implements AutoCloseable {
         AVCodecParameters parameters = original.codecpar();
         markAlpha(TrackDecoder.hasHiddenAlpha(original));
         Av.check(avcodec_parameters_copy(stream.codecpar(), parameters), WORDS.say("track"));
-        if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
-            stream.codecpar().codec_tag(HVC1);
-        } else if (container == Container.MOV && AvcIntraTag.of(original).isPresent()) {
-            stream.codecpar().codec_tag(AvcIntraTag.of(original).getAsInt());
-        } else if (!keepsTag(parameters.codec_id(), container, from)) {
-            stream.codecpar().codec_tag(0);
-        }
-        announceAlpha(stream.codecpar());
-        if (container == Container.AVI && stream.codecpar().codec_id() == AV_CODEC_ID_DVVIDEO && isDv50(stream.codecpar())) {
-            stream.codecpar().codec_tag(DV50);
-        }
+        TrackTag.set(stream.codecpar(), original, container, from);
         // Some muxers read the one, some the other.
         stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
-    }
-
-    private static boolean isDv50(AVCodecParameters track) {
-        return Av.formatName(track.format()).startsWith("yuv422");
-    }
-
-    /** MOV says in its sample description whether pictures have alpha; the library knows that of some codings only. */
-    private void announceAlpha(AVCodecParameters track) {
-        AVPixFmtDescriptor samples = av_pix_fmt_desc_get(track.format());
-        boolean told = track.codec_id() == AV_CODEC_ID_PNG || track.codec_id() == AV_CODEC_ID_CFHD;
-        if (container == Container.MOV && told && samples != null && (samples.flags() & AV_PIX_FMT_FLAG_ALPHA) != 0) {
-            track.bits_per_coded_sample(COLOUR_AND_ALPHA);
-        }
     }
 
     /** A track of which nothing is known but its parameters. */
@@ -180,13 +141,6 @@ public final class Muxer implements AutoCloseable {
         stream.codecpar().sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         stream.sample_aspect_ratio(Av.fraction(pixelAspect.ratio()));
         return this;
-    }
-
-    /** MOV and MP4 share their tags, and ProRes profiles and Ut Video's kinds are told apart by nothing else. */
-    public static boolean keepsTag(int codec, Container container, Container from) {
-        return container == from || from != null && container.mayHaveIndexInFront() && from.mayHaveIndexInFront()
-                || codec == AV_CODEC_ID_PRORES
-                || codec == AV_CODEC_ID_UTVIDEO;
     }
 
     /** A sound track beside the picture; before the file is started. */

@@ -13,6 +13,6 @@ public record Origin(String program, String version, String name, Instant made) 
 
     /** Of a copy: what holds the same packets is the same material. */
     static Origin ofContent(PacketPrint packets) {
-        return new Origin("Vat", "", "packets " + packets, null);
+        return new Origin("Vat", "", "packets " + packets.text(), null);
     }
 }

@@ -1,6 +1,5 @@
 package dev.vat.media.mux;
 
-import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_rescale_ts;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
@@ -42,8 +41,6 @@ final class OutputTracks implements AutoCloseable {
     /** In place of a sound's number: the sound of another file. */
     static final int OTHER = -1;
 
-    private static final int HVC1 = 'h' | 'v' << 8 | 'c' << 16 | '1' << 24;
-
     private final Path file;
     private final Container container;
     private final AVFormatContext context = new AVFormatContext(null);
@@ -61,11 +58,7 @@ final class OutputTracks implements AutoCloseable {
 
     AVStream picture(AVStream original, AVCodecParameters parameters) {
         picture = added(original, parameters);
-        if (parameters.codec_id() == AV_CODEC_ID_HEVC && container.mayHaveIndexInFront()) {
-            picture.codecpar().codec_tag(HVC1);
-        } else if (!Muxer.keepsTag(parameters.codec_id(), container, null)) {
-            picture.codecpar().codec_tag(0);
-        }
+        TrackTag.set(picture.codecpar(), original, container, null);
         picture.avg_frame_rate(original.avg_frame_rate());
         picture.r_frame_rate(original.r_frame_rate());
         picture.sample_aspect_ratio(original.sample_aspect_ratio());

@@ -33,8 +33,8 @@ final class PacketPrint {
         return count;
     }
 
-    @Override
-    public String toString() {
+    /** In letters: how many packets, and their CRC32C in hexadecimal. */
+    String text() {
         return "%d %08x".formatted(count, print.getValue());
     }
 

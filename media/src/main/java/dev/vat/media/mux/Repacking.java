@@ -1,11 +1,15 @@
 package dev.vat.media.mux;
 
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_get_name;
+import static org.bytedeco.ffmpeg.global.avcodec.avcodec_profile_name;
 import static org.bytedeco.ffmpeg.global.avformat.av_guess_format;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_query_codec;
+import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 
 import dev.vat.core.source.CodecName;
+import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.words.Words;
 import dev.vat.media.decode.Demuxer;
 import dev.vat.media.lib.Av;
@@ -13,8 +17,8 @@ import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
-import org.bytedeco.ffmpeg.avformat.AVOutputFormat;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 
 /** What can stand in which container, and behind what, as it is. */
@@ -99,13 +103,25 @@ final class Repacking {
     }
 
     static void requireLegal(Container container, AVCodecParameters track, String what) {
-        AVOutputFormat format = av_guess_format(Muxer.nameOf(container), null, null);
-        if (avformat_query_codec(format, track.codec_id(), STANDARD) != 1) {
+        if (!isLegal(container, track)) {
             throw new MediaException(
                     WORDS.say("cantStandInAsItIs", what, name(track), container.title(),
-                            (what.startsWith("The sound") ? WORDS.say("leaveItOutOrGiveAnother")
-                                    : WORDS.say("takeMKVOrMOVOrEncodeItAnew"))),
+                            track.codec_type() == AVMEDIA_TYPE_AUDIO ? WORDS.say("leaveItOutOrGiveAnother")
+                                    : WORDS.say("takeMKVOrMOVOrEncodeItAnew")),
                     0);
         }
+    }
+
+    /** What the library doesn't know of a container (it knows one codec of MXF), the catalogue does. */
+    private static boolean isLegal(Container container, AVCodecParameters track) {
+        int known = avformat_query_codec(av_guess_format(Muxer.nameOf(container), null, null), track.codec_id(), STANDARD);
+        if (known >= 0) {
+            return known == 1;
+        }
+        String codec = Av.string(avcodec_get_name(track.codec_id()), "unknown");
+        String profile = Av.string(avcodec_profile_name(track.codec_id(), track.profile()), "unknown");
+        return Catalogue.codecs().stream().filter(c -> c.containers().contains(container)).filter(c -> c.reportedName().equals(codec))
+                .anyMatch(c -> c.reportedProfile().equals(profile) || c.reportedProfile().equals("unknown"))
+                || Stream.of(SoundCodec.values()).anyMatch(c -> c.reportedName().equals(codec) && c.containers().contains(container));
     }
 }

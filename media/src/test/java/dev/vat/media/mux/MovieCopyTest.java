@@ -3,10 +3,16 @@ package dev.vat.media.mux;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import dev.vat.core.container.IsoMovie;
+import dev.vat.core.container.MxfFile;
+import dev.vat.core.container.MxfSet;
+import dev.vat.core.container.SampleEntry;
+import dev.vat.core.container.Umid;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.media.MadeFile;
 import dev.vat.media.decode.Demuxer;
+import dev.vat.media.lib.FileBytes;
 import dev.vat.media.lib.MediaException;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -51,6 +57,26 @@ class MovieCopyTest {
         MovieCopy.copy(List.of(films).stream().map(f -> new MovieCopy.Piece(f, null)).toList(),
                 new MovieCopy.Target(made, container, null, null, sound, false));
         return made;
+    }
+
+    /** What counts of a new file counts of a copy: names of codings, alpha that is told of, identifiers. */
+    @ParameterizedTest
+    @CsvSource({"avc-intra-100, MXF, MOV, ai13", "avc-intra-100, MOV, MXF,", "png-rgba-16, MKV, MOV, 'png '", "prores-422-hq, MOV, MXF,",
+        "h265-main-420, MKV, MP4, hvc1"})
+    void aCopyIsNamedAndNumberedAsANewFileIs(String codec, Container from, Container to, String format) throws Exception {
+        MadeFile made = MadeFile.of(Catalogue.codec(codec), from, folder);
+        Path copied = copy("copied." + to.extension(), to, null, made.file());
+        try (FileBytes bytes = FileBytes.of(copied)) {
+            if (to == Container.MXF) {
+                MxfFile file = MxfFile.of(bytes);
+                assertThat(file.pictures()).isEqualTo(made.expected().frames());
+                assertThat(file.first(MxfSet.FILE_PACKAGE).flatMap(s -> s.value(0x4401)).map(Umid::of).orElseThrow().isNumbered()).isTrue();
+            } else {
+                SampleEntry.Pictures entry = (SampleEntry.Pictures) IsoMovie.of(bytes).first("vide").orElseThrow().entry();
+                assertThat(entry.format()).isEqualTo(format);
+                assertThat(entry.depth()).isEqualTo(made.expected().alphaBits() > 0 ? 32 : 24);
+            }
+        }
     }
 
     private Path tone(String name, int channels) throws IOException {
