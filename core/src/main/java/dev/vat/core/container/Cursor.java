@@ -48,14 +48,6 @@ public final class Cursor {
         return bytes.getShort() & 0xffff;
     }
 
-    public int s16() {
-        return bytes.getShort();
-    }
-
-    public int u24() {
-        return u8() << 16 | u16();
-    }
-
     public long u32() {
         return bytes.getInt() & 0xffffffffL;
     }

@@ -10,8 +10,9 @@ import java.util.Optional;
  *
  * @param type four letters
  * @param content what stands behind its size and type
+ * @param at first byte of the content in the file
  */
-record IsoBox(String type, byte[] content) {
+record IsoBox(String type, byte[] content, long at) {
 
     private static final Words WORDS = Words.of(IsoBox.class);
 
@@ -24,7 +25,7 @@ record IsoBox(String type, byte[] content) {
 
     /** The boxes that stand in this one. @param skip bytes before the first of them @throws Malformed if one leaves this one */
     List<IsoBox> children(int skip) throws Malformed {
-        return in(Cursor.of(content).skip(Math.min(skip, content.length)));
+        return in(Cursor.of(content).skip(Math.min(skip, content.length)), at);
     }
 
     List<IsoBox> children() throws Malformed {
@@ -36,7 +37,7 @@ record IsoBox(String type, byte[] content) {
     }
 
     /** The box at the end of a path of types. */
-    Optional<IsoBox> at(String... path) throws Malformed {
+    Optional<IsoBox> inside(String... path) throws Malformed {
         IsoBox box = this;
         for (String step : path) {
             Optional<IsoBox> next = box.child(step);
@@ -48,8 +49,8 @@ record IsoBox(String type, byte[] content) {
         return Optional.of(box);
     }
 
-    /** All boxes from here on. Four bytes of 0 may end a list in QuickTime. */
-    static List<IsoBox> in(Cursor cursor) throws Malformed {
+    /** All boxes from here on. Four bytes of 0 may end a list in QuickTime. @param place of the cursor's first byte in the file */
+    private static List<IsoBox> in(Cursor cursor, long place) throws Malformed {
         List<IsoBox> boxes = new ArrayList<>();
         while (cursor.left() >= HEAD) {
             int start = cursor.at();
@@ -68,7 +69,8 @@ record IsoBox(String type, byte[] content) {
             if (size < head || size - head > cursor.left()) {
                 throw new Malformed(WORDS.say("tooLong", type, start, size, cursor.left() + head));
             }
-            boxes.add(new IsoBox(type, cursor.take((int) (size - head))));
+            long content = place + cursor.at();
+            boxes.add(new IsoBox(type, cursor.take((int) (size - head)), content));
         }
         return boxes;
     }

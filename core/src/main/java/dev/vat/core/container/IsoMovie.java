@@ -1,7 +1,6 @@
 package dev.vat.core.container;
 
 import dev.vat.core.words.Words;
-import dev.vat.core.time.Rational;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,13 +11,10 @@ import java.util.Optional;
  *
  * @param brand major brand; {@code qt  } for QuickTime
  * @param indexInFront whether the index stands before the samples
- * @param fragmented whether samples are told of in fragments
  * @param timescale ticks a second of the movie's own clock
- * @param duration how long it says that it lasts
  * @param bytes that all its parts say they have; the file's own size where nothing is cut off or left over
  */
-public record IsoMovie(String brand, boolean indexInFront, boolean fragmented, long timescale, Rational duration, List<IsoTrack> tracks,
-        long bytes) {
+public record IsoMovie(String brand, boolean indexInFront, long timescale, List<IsoTrack> tracks, long bytes) {
 
     private static final Words WORDS = Words.of(IsoMovie.class);
 
@@ -28,58 +24,59 @@ public record IsoMovie(String brand, boolean indexInFront, boolean fragmented, l
 
     /** @throws Malformed if its index isn't there or isn't as the format wants it */
     public static IsoMovie of(Bytes file) throws IOException {
-        String brand = "";
-        IsoBox index = null;
-        long indexAt = -1;
-        long samplesAt = -1;
-        boolean fragments = false;
-        long at = 0;
-        while (at + HEAD <= file.size()) {
-            Cursor head = Cursor.of(file.read(at, (int) Math.min(LONG_HEAD, file.size() - at)));
-            long size = head.u32();
-            String type = head.fourcc();
-            int long64 = size == 1 ? LONG_HEAD : HEAD;
-            if (size == 1) {
-                size = head.s64();
-            } else if (size == 0) {
-                size = file.size() - at;
-            }
-            if (size < long64 || at + size > file.size()) {
-                throw new Malformed(WORDS.say("endsBehind", type, at));
-            }
-            switch (type) {
-                case "ftyp" -> brand = Cursor.of(file.read(at + long64, 4)).fourcc();
-                case "moov" -> {
-                    if (size > MOST_INDEX) {
-                        throw new Malformed(WORDS.say("hugeIndex", size));
-                    }
-                    indexAt = at;
-                    index = new IsoBox(type, file.read(at + long64, (int) (size - long64)));
-                }
-                case "mdat" -> samplesAt = samplesAt < 0 ? at : samplesAt;
-                case "moof" -> fragments = true;
-                default -> {
-                    // Room, and what others keep for themselves.
-                }
-            }
-            at += size;
-        }
-        if (index == null) {
-            throw new Malformed(WORDS.say("noIndex"));
-        }
-        Cursor m = index.child("mvhd").orElseThrow(() -> new Malformed(WORDS.say("noHead"))).cursor();
+        Top top = Top.of(file);
+        Cursor m = top.index.child("mvhd").orElseThrow(() -> new Malformed(WORDS.say("noHead"))).cursor();
         boolean wide = m.u8() == 1;
         m.skip(3 + (wide ? 16 : 8));
         long timescale = m.u32();
-        long duration = wide ? m.s64() : m.u32();
         List<IsoTrack> tracks = new ArrayList<>();
-        for (IsoBox box : index.children()) {
+        for (IsoBox box : top.index.children()) {
             if (box.type().equals("trak")) {
                 tracks.add(IsoTrack.of(box));
             }
         }
-        return new IsoMovie(brand, indexAt < samplesAt, fragments || index.child("mvex").isPresent(), timescale,
-                Rational.of(duration, Math.max(1, timescale)), List.copyOf(tracks), at);
+        return new IsoMovie(top.brand, top.index.at() < top.samples, timescale, List.copyOf(tracks), top.bytes);
+    }
+
+    /** The index of a file, with its tracks. */
+    static IsoBox index(Bytes file) throws IOException {
+        return Top.of(file).index;
+    }
+
+    /** What stands in the file itself. @param samples where the first of them lie, or -1 */
+    private record Top(String brand, IsoBox index, long samples, long bytes) {
+
+        static Top of(Bytes file) throws IOException {
+            String brand = "";
+            IsoBox index = null;
+            long samples = -1;
+            long at = 0;
+            while (at + HEAD <= file.size()) {
+                Cursor head = Cursor.of(file.read(at, (int) Math.min(LONG_HEAD, file.size() - at)));
+                long said = head.u32();
+                String type = head.fourcc();
+                int before = said == 1 ? LONG_HEAD : HEAD;
+                long size = said == 1 ? head.s64() : said == 0 ? file.size() - at : said;
+                if (size < before || at + size > file.size()) {
+                    throw new Malformed(WORDS.say("endsBehind", type, at));
+                }
+                if (type.equals("ftyp")) {
+                    brand = Cursor.of(file.read(at + before, 4)).fourcc();
+                } else if (type.equals("mdat") && samples < 0) {
+                    samples = at;
+                } else if (type.equals("moov")) {
+                    if (size > MOST_INDEX) {
+                        throw new Malformed(WORDS.say("hugeIndex", size));
+                    }
+                    index = new IsoBox(type, file.read(at + before, (int) (size - before)), at + before);
+                }
+                at += size;
+            }
+            if (index == null) {
+                throw new Malformed(WORDS.say("noIndex"));
+            }
+            return new Top(brand, index, samples, at);
+        }
     }
 
     public Optional<IsoTrack> first(String handler) {

@@ -13,13 +13,10 @@ import java.util.Optional;
  * @param timescale ticks a second (mdhd)
  * @param duration ticks of its media (mdhd)
  * @param shown how long it is shown, in ticks of the movie (tkhd)
- * @param width and {@code height}: of the picture as shown, in units of 1/65536 pixel (tkhd)
  * @param edits what of the media is shown when; empty for all of it
- * @param clean the production aperture as QuickTime has it (tapt, prof), in pixels, or null
- * @param labels id of the track that has its timecode, or 0
  */
-public record IsoTrack(long id, String handler, long timescale, long duration, long shown, long width, long height, List<Edit> edits,
-        boolean clean, long labels, SampleEntry entry, SampleTable samples) {
+public record IsoTrack(long id, String handler, long timescale, long duration, long shown, List<Edit> edits, SampleEntry entry,
+        SampleTable samples) {
 
     private static final Words WORDS = Words.of(IsoTrack.class);
 
@@ -33,9 +30,6 @@ public record IsoTrack(long id, String handler, long timescale, long duration, l
         long id = t.u32();
         t.skip(4);
         long shown = wide ? t.s64() : t.u32();
-        t.skip(52);
-        long width = t.u32();
-        long height = t.u32();
         IsoBox mdia = trak.child("mdia").orElseThrow(() -> new Malformed(WORDS.say("lacks", id, "mdia")));
         Cursor m = mdia.child("mdhd").orElseThrow(() -> new Malformed(WORDS.say("lacks", id, "mdhd"))).cursor();
         boolean wideMedia = m.u8() == 1;
@@ -43,21 +37,19 @@ public record IsoTrack(long id, String handler, long timescale, long duration, l
         long timescale = m.u32();
         long duration = wideMedia ? m.s64() : m.u32();
         String handler = mdia.child("hdlr").map(h -> h.cursor().skip(8).fourcc()).orElse("");
-        IsoBox stbl = mdia.at("minf", "stbl").orElseThrow(() -> new Malformed(WORDS.say("lacks", id, "stbl")));
+        IsoBox stbl = mdia.inside("minf", "stbl").orElseThrow(() -> new Malformed(WORDS.say("lacks", id, "stbl")));
         List<IsoBox> entries = stbl.child("stsd").orElseThrow(() -> new Malformed(WORDS.say("lacks", id, "stsd")))
                 .children(8);
         if (entries.isEmpty()) {
             throw new Malformed(WORDS.say("empty", id));
         }
-        Optional<IsoBox> references = trak.at("tref", "tmcd");
-        return new IsoTrack(id, handler, timescale, duration, shown, width, height, edits(trak), trak.child("tapt").isPresent(),
-                references.filter(b -> b.content().length >= 4).map(b -> b.cursor().u32()).orElse(0L),
-                SampleEntry.of(entries.getFirst(), handler), SampleTable.of(stbl));
+        return new IsoTrack(id, handler, timescale, duration, shown, edits(trak), SampleEntry.of(entries.getFirst(), handler),
+                SampleTable.of(stbl));
     }
 
     private static List<Edit> edits(IsoBox trak) throws Malformed {
         List<Edit> edits = new ArrayList<>();
-        IsoBox elst = trak.at("edts", "elst").orElse(null);
+        IsoBox elst = trak.inside("edts", "elst").orElse(null);
         if (elst != null) {
             Cursor c = elst.cursor();
             boolean wide = c.u8() == 1;

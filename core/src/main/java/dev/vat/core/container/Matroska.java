@@ -144,7 +144,7 @@ public record Matroska(String kind, long ticks, double seconds, List<Track> trac
             if (place.id() == TIMESTAMP) {
                 base = whole(file, place).number();
             } else if (place.id() == BLOCK_GROUP) {
-                block = EbmlElement.at(file, place.content());
+                block = blockOf(file, place);
             }
             if (block.id() == SIMPLE_BLOCK || block.id() == BLOCK) {
                 byte[] head = file.read(block.content(), 4);
@@ -158,6 +158,18 @@ public record Matroska(String kind, long ticks, double seconds, List<Track> trac
             at = place.content() + place.size();
         }
         return first;
+    }
+
+    /** What else stands in a group, such as how long the block lasts, may stand before it. */
+    private static EbmlElement.Place blockOf(Bytes file, EbmlElement.Place group) throws IOException {
+        for (long at = group.content(); at < group.content() + group.size();) {
+            EbmlElement.Place place = EbmlElement.at(file, at);
+            if (place.id() == BLOCK) {
+                return place;
+            }
+            at = place.content() + place.size();
+        }
+        throw new Malformed(WORDS.say("noBlock", group.content()));
     }
 
     public Optional<Track> first(long type) {

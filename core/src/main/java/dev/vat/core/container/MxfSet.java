@@ -13,13 +13,9 @@ import java.util.Optional;
  */
 public record MxfSet(int kind, List<Property> properties) {
 
-    public static final int IDENTIFICATION = 0x30;
     public static final int MATERIAL_PACKAGE = 0x36;
     public static final int FILE_PACKAGE = 0x37;
     public static final int TIMECODE = 0x14;
-    public static final int SOURCE_CLIP = 0x11;
-    public static final int CONTENT = 0x23;
-    public static final int PREFACE = 0x2f;
     public static final int CDCI_PICTURES = 0x28;
     public static final int RGBA_PICTURES = 0x29;
     public static final int MPEG_PICTURES = 0x51;

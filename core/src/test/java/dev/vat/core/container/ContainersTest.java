@@ -6,36 +6,16 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
-import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
-import java.util.Random;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.ValueSource;
 
 /** Containers built by hand, and what is no container at all. */
 class ContainersTest {
-
-    private static Bytes of(byte[] bytes) {
-        return new Bytes() {
-            @Override
-            public long size() {
-                return bytes.length;
-            }
-
-            @Override
-            public byte[] read(long at, int count) throws IOException {
-                if (at + count > bytes.length) {
-                    throw new IOException("the end");
-                }
-                return Arrays.copyOfRange(bytes, (int) at, (int) at + count);
-            }
-        };
-    }
 
     private static byte[] still(ByteOrder order) {
         ByteBuffer still = ByteBuffer.allocate(1664 + 8).order(order);
@@ -91,33 +71,9 @@ class ContainersTest {
     void aBoxThatSaysMoreThanThereIsIsRefused() {
         byte[] bytes = ByteBuffer.allocate(16).putInt(8).put("free".getBytes(StandardCharsets.US_ASCII)).putInt(99)
                 .put("moov".getBytes(StandardCharsets.US_ASCII)).array();
-        assertThatThrownBy(() -> IsoMovie.of(of(bytes))).isInstanceOf(Malformed.class).hasMessageContaining("moov")
+        assertThatThrownBy(() -> IsoMovie.of(IsoMovieTest.bytes(bytes))).isInstanceOf(Malformed.class).hasMessageContaining("moov")
                 .hasMessageContaining("8");
-        assertThatThrownBy(() -> IsoMovie.of(of(Arrays.copyOf(bytes, 8)))).isInstanceOf(Malformed.class).hasMessageContaining("no index");
-    }
-
-    /** Whatever bytes there are, a reader ends, and in words or a bound of the bytes. */
-    @ParameterizedTest
-    @ValueSource(longs = {1, 2, 3, 4, 5, 6, 7, 8})
-    void nonsenseEnds(long seed) {
-        Random random = new Random(seed);
-        byte[] bytes = new byte[4096];
-        random.nextBytes(bytes);
-        for (byte[] head : new byte[][] {{}, {0, 0, 0, 16, 'f', 't', 'y', 'p'}, {0x1a, 0x45, (byte) 0xdf, (byte) 0xa3},
-            {'R', 'I', 'F', 'F', 0, 16, 0, 0, 'A', 'V', 'I', ' '},
-            {6, 14, 43, 52, 2, 5, 1, 1, 13, 1, 2, 1, 1, 2, 4, 0}}) {
-            System.arraycopy(head, 0, bytes, 0, head.length);
-            for (Reader reader : new Reader[] {IsoMovie::of, Matroska::of, AviFile::of, MxfFile::of}) {
-                try {
-                    assertThat(reader.of(of(bytes))).isNotNull();
-                } catch (IOException | RuntimeException e) {
-                    assertThat(e).as("told, not looped over").isNotNull();
-                }
-            }
-        }
-    }
-
-    private interface Reader {
-        Object of(Bytes file) throws IOException;
+        assertThatThrownBy(() -> IsoMovie.of(IsoMovieTest.bytes(Arrays.copyOf(bytes, 8)))).isInstanceOf(Malformed.class)
+                .hasMessageContaining("no index");
     }
 }

@@ -110,7 +110,7 @@ class IsoMovieTest {
         assertThat(movie.brand()).isEqualTo("isom");
         assertThat(movie.indexInFront()).isFalse();
         assertThat(movie.bytes()).isEqualTo(all.length);
-        assertThat(movie.duration()).isEqualTo(Rational.of(3, 25));
+        assertThat(movie.timescale()).isEqualTo(MOVIE);
         IsoTrack pictures = movie.first("vide").orElseThrow();
         assertThat(pictures.samples().count()).isEqualTo(3);
         assertThat(pictures.rate()).contains(Rational.of(25));

@@ -45,7 +45,8 @@ class OtherContainersTest {
         byte[] tags = element("1254c367", element("ec", hex("00000000")), element("7373",
                 element("67c8", element("45a3", text("TIMECODE")), element("4487", text("10:00:00:00")))));
         byte[] cluster = element("1f43b675", element("e7", hex("0a")), element("a3", hex("81 0000 80"), text("first")),
-                element("a3", hex("82 0001 80"), text("sound")), element("a0", element("a1", hex("81 0028 00"), text("second"))));
+                element("a3", hex("82 0001 80"), text("sound")),
+                element("a0", element("9b", hex("28")), element("a1", hex("81 0028 00"), text("second"))));
         return join(element("1a45dfa3", element("4282", text("matroska"))),
                 element("18538067", element("1549a966", element("2ad7b1", hex("0f4240")), element("4489", hex("42a00000"))),
                         element("1654ae6b", pictures, sound), tags, cluster));
