@@ -19,11 +19,13 @@ import dev.vat.core.time.Rate;
 import dev.vat.media.lib.FileBytes;
 import java.nio.file.Path;
 import java.util.List;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** AVC-Intra of class 100 is what SMPTE RP 2027 says: every frame has as many bytes, begins with its delimiter and stands alone. */
+@Tag("slow")
 class AvcIntraTest {
 
     private static final int DELIMITER = 9;

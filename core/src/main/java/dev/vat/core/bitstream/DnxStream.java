@@ -21,11 +21,15 @@ public final class DnxStream {
 
     /** @param frame a sample of the track; empty where it is no such frame */
     public static Optional<StreamFacts> of(byte[] frame) {
-        if (frame.length < HEAD || frame[0] != 0 || frame[1] != 0 || (frame[2] & 0xfe) != 2 && frame[2] != 3 && frame[2] != 0) {
+        if (frame.length < HEAD) {
             return Optional.empty();
         }
         Cursor c = Cursor.of(frame);
-        int prefix = c.seek(4).u8();
+        boolean prefixed = c.u16() == 0 && c.u16() >= HEAD;
+        int version = c.u8();
+        if (!prefixed || version < 1 || version > 3) {
+            return Optional.empty();
+        }
         int fields = c.u8();
         int height = c.seek(0x18).u16();
         int width = c.u16();
@@ -38,9 +42,6 @@ public final class DnxStream {
         int id = (int) c.seek(0x28).u32();
         boolean full = (c.u8() >> 6 & 1) == 1;
         boolean woven = (fields & 2) != 0;
-        if (prefix != 1 && prefix != 2 && prefix != 3) {
-            return Optional.empty();
-        }
         return Optional.of(new StreamFacts("SMPTE ST 2019-1", NAMES.getOrDefault(id, Integer.toString(id)), null, width,
                 woven ? 2 * height : height, bits, full ? "4:4:4" : "4:2:2", 0, null, null, null,
                 woven ? null : Fields.PROGRESSIVE));

@@ -5,37 +5,25 @@ import dev.vat.core.bitstream.StreamFacts.Fields;
 import dev.vat.core.time.Rational;
 import java.util.Optional;
 
-/** Sequence, group and picture heads of ITU-T H.262, 6.2.2 and 6.2.3. */
+/** Sequence and picture heads of ITU-T H.262, 6.2.2 and 6.2.3. */
 public final class Mpeg2Stream {
 
     private static final int SEQUENCE = 0xb3;
     private static final int EXTENSION = 0xb5;
-    private static final int GROUP = 0xb8;
     private static final Rational[] RATES = {null, Rational.of(24000, 1001), Rational.of(24), Rational.of(25), Rational.of(30000, 1001),
         Rational.of(30), Rational.of(50), Rational.of(60000, 1001), Rational.of(60)};
-
-    /**
-     * What only this coding says.
-     *
-     * @param label of the first frame, HH:MM:SS:FF, or null where no group says it
-     * @param bitRate bits a second that the sequence states
-     * @param precision bits of the average of a block of coefficients
-     */
-    public record More(String label, boolean closed, long bitRate, int precision) {}
-
-    public record Found(StreamFacts facts, More more) {}
 
     private Mpeg2Stream() {}
 
     /** @param picture the first sample of the track; empty where no sequence begins in it */
-    public static Optional<Found> of(byte[] picture) {
+    public static Optional<StreamFacts> of(byte[] picture) {
         Head head = new Head();
         for (byte[] unit : NalUnits.behindStartCodes(picture)) {
             if (unit.length > 3) {
                 head.take(unit[0] & 0xff, new Bits(unit).skip(8));
             }
         }
-        return head.width == 0 ? Optional.empty() : Optional.of(head.found());
+        return head.width == 0 ? Optional.empty() : Optional.of(head.facts());
     }
 
     private static final class Head {
@@ -43,15 +31,11 @@ public final class Mpeg2Stream {
         private int height;
         private int aspect;
         private Rational rate;
-        private long bitRate;
         private String profile = "MPEG-1";
         private String level;
         private int chroma = 1;
         private boolean progressive = true;
         private Colour colour;
-        private String label;
-        private boolean closed;
-        private int precision = -1;
         private Fields fields;
 
         void take(int code, Bits b) {
@@ -62,18 +46,8 @@ public final class Mpeg2Stream {
                     aspect = b.i(4);
                     int number = b.i(4);
                     rate = number < RATES.length ? RATES[number] : null;
-                    bitRate = 400 * b.u(18);
                 }
                 case EXTENSION -> extension(b);
-                case GROUP -> {
-                    boolean drop = b.flag();
-                    int hours = b.i(5);
-                    int minutes = b.i(6);
-                    b.skip(1);
-                    int seconds = b.i(6);
-                    label = "%02d:%02d:%02d%c%02d".formatted(hours, minutes, seconds, drop ? ';' : ':', b.i(6));
-                    closed = b.flag();
-                }
                 default -> {
                     // Pictures and their slices.
                 }
@@ -90,8 +64,7 @@ public final class Mpeg2Stream {
                     chroma = b.i(2);
                     width |= b.i(2) << 12;
                     height |= b.i(2) << 12;
-                    bitRate += 400 * (b.u(12) << 18);
-                    b.skip(9);
+                    b.skip(21);
                     if (rate != null) {
                         rate = rate.times(Rational.of(b.i(2) + 1, b.i(5) + 1));
                     }
@@ -101,9 +74,7 @@ public final class Mpeg2Stream {
                     colour = b.flag() ? new Colour(b.i(8), b.i(8), b.i(8), null) : null;
                 }
                 case 8 -> {
-                    b.skip(16);
-                    precision = 8 + b.i(2);
-                    b.skip(2);
+                    b.skip(20);
                     boolean top = b.flag();
                     b.skip(6);
                     boolean whole = b.flag();
@@ -137,7 +108,7 @@ public final class Mpeg2Stream {
             };
         }
 
-        Found found() {
+        StreamFacts facts() {
             Rational display = switch (aspect) {
                 case 2 -> Rational.of(4, 3);
                 case 3 -> Rational.of(16, 9);
@@ -145,8 +116,8 @@ public final class Mpeg2Stream {
                 default -> null;
             };
             Rational pixel = display == null ? Rational.ONE : display.times(Rational.of(height, width));
-            return new Found(new StreamFacts("ITU-T H.262", profile, level, width, height, 8, StreamFacts.chroma(chroma), 0, colour, pixel,
-                    rate, progressive ? Fields.PROGRESSIVE : fields), new More(label, closed, bitRate, precision));
+            return new StreamFacts("ITU-T H.262", profile, level, width, height, 8, StreamFacts.chroma(chroma), 0, colour, pixel,
+                    rate, progressive ? Fields.PROGRESSIVE : fields);
         }
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.core.opinion;
 
 import dev.vat.core.bitstream.DvStream;
+import dev.vat.core.bitstream.StreamFacts;
 import dev.vat.core.container.AviFile;
 import dev.vat.core.container.Bytes;
 import dev.vat.core.container.Malformed;
@@ -36,9 +37,9 @@ final class AviOpinion {
         }
         opinion.line(WORDS.say("size"), planned.size(), Size.of(track.width(), Math.abs(track.height())));
         byte[] first = file.first() == null ? new byte[0] : bytes.read(file.first().at(), file.first().size());
-        Optional<DvStream.Found> dv = planned.codec().equals("dvvideo") ? DvStream.of(first) : Optional.empty();
-        dv.ifPresent(found -> opinion.verdict(WORDS.say("tag"), found.kind(), track.compression(),
-                (found.kind().equals("DV50") ? DV50 : DV25).contains(track.compression())));
+        Optional<StreamFacts> dv = planned.codec().equals("dvvideo") ? DvStream.of(first) : Optional.empty();
+        dv.ifPresent(found -> opinion.verdict(WORDS.say("tag"), found.profile(), track.compression(),
+                (found.profile().equals("DV50") ? DV50 : DV25).contains(track.compression())));
         long sounds = file.streams().stream().filter(s -> s.type().equals("auds")).count();
         opinion.line(WORDS.say("soundTracks"), (long) planned.soundTracks(), sounds);
         if (planned.sound() != null) {

@@ -8,6 +8,7 @@ import dev.vat.core.container.Malformed;
 import dev.vat.core.container.SampleEntry;
 import dev.vat.core.container.SampleTable;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
@@ -34,6 +35,7 @@ final class IsoOpinion {
             "qtrle", Set.of("rle "));
     private static final Map<String, String> PRORES = Map.of("apco", "Proxy", "apcs", "LT", "apcn", "Standard", "apch", "HQ", "ap4h",
             "4444", "ap4x", "XQ");
+    private static final Set<String> PLAIN_SOUND = Set.of("lpcm", "sowt", "twos", "in24", "in32", "fl32", "ipcm");
     private static final List<String> CONFIGURATIONS = List.of("avcC", "hvcC", "av1C");
     private static final int COLOUR_AND_ALPHA = 32;
 
@@ -91,8 +93,7 @@ final class IsoOpinion {
         }
         opinion.line(WORDS.say("size"), planned.size(), Size.of(entry.width(), entry.height()));
         entry.box("pasp").ifPresent(c -> {
-            Rational aspect = Rational.of(c.u32(), c.u32());
-            opinion.line(WORDS.say("pixelAspect"), planned.pixelAspect(), aspect, (p, f) -> p.ratio().equals(f));
+            opinion.line(WORDS.say("pixelAspect"), planned.pixelAspect(), PixelAspect.of(c.u32(), c.u32()));
         });
         if (planned.alphaBits() > 0 && movie.brand().equals("qt  ")) {
             opinion.line(WORDS.say("announced"), COLOUR_AND_ALPHA, entry.depth());
@@ -149,8 +150,9 @@ final class IsoOpinion {
         Rational shown = Rational.of(track.shown(), movie.timescale());
         opinion.verdict(WORDS.say("soundLength"), planned.sound().seconds().toFixed(3) + " s", shown.toFixed(3) + " s",
                 shown.minus(planned.sound().seconds()).abs().compareTo(Rational.of(1, 10)) <= 0);
-        opinion.line(WORDS.say("channels"), planned.sound().channels(), entry.channels(),
-                // Packed sound says two here, whatever it has.
-                (p, f) -> p.equals(f) || f == 2);
+        // Packed sound says two here, whatever it has.
+        if (PLAIN_SOUND.contains(entry.format())) {
+            opinion.line(WORDS.say("channels"), planned.sound().channels(), entry.channels());
+        }
     }
 }

@@ -50,8 +50,8 @@ final class StreamOpinion {
                     : HevcStream.of(units(first, configuration));
             case "prores" -> ProResStream.of(first);
             case "dnxhd" -> DnxStream.of(first);
-            case "mpeg2video" -> Mpeg2Stream.of(first).map(Mpeg2Stream.Found::facts);
-            case "dvvideo" -> DvStream.of(first).map(DvStream.Found::facts);
+            case "mpeg2video" -> Mpeg2Stream.of(first);
+            case "dvvideo" -> DvStream.of(first);
             case "av1" -> Av1Stream.of(first).or(() -> Optional.ofNullable(configuration).flatMap(Av1Stream::ofConfiguration));
             case "vp9" -> Vp9Stream.of(first);
             default -> Optional.empty();

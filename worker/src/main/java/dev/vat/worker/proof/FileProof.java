@@ -94,9 +94,10 @@ public final class FileProof {
 
     /** What readers of our own find in the file. */
     static List<Comparison.Line> opinion(Expectation planned, Path file) throws IOException {
-        if (Files.isDirectory(file)) {
+        if (planned.stills() != null) {
             long last = planned.frames() - 1;
-            return SecondOpinion.ofStill(planned, head(StillsWriter.file(file, planned.stills(), last)), last);
+            Path still = Files.isDirectory(file) ? StillsWriter.file(file, planned.stills(), last) : file;
+            return SecondOpinion.ofStill(planned, head(still), last);
         }
         try (FileBytes bytes = FileBytes.of(file)) {
             return SecondOpinion.of(planned, bytes);

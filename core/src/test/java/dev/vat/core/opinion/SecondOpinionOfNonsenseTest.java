@@ -1,0 +1,62 @@
+package dev.vat.core.opinion;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import dev.vat.core.container.Bytes;
+import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Expectation;
+import dev.vat.core.time.Rate;
+import java.io.EOFException;
+import java.io.IOException;
+import java.util.Arrays;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Random;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Whatever bytes there are, an opinion comes of them, and it is that this isn't the file that was planned. */
+class SecondOpinionOfNonsenseTest {
+
+    private static final int ROUNDS = 200;
+
+    private static Bytes bytes(byte[] all) {
+        return new Bytes() {
+            @Override
+            public long size() {
+                return all.length;
+            }
+
+            @Override
+            public byte[] read(long at, int count) throws IOException {
+                if (at < 0 || count < 0 || at + count > all.length) {
+                    throw new EOFException("the end");
+                }
+                return Arrays.copyOfRange(all, (int) at, (int) at + count);
+            }
+        };
+    }
+
+    /** @param begin as such a file begins, in hexadecimal */
+    @ParameterizedTest
+    @CsvSource({"MP4, 0000001066747970", "MOV, 0000100c6d6f6f76", "MKV, 1a45dfa38842828b", "AVI, 5249464600100000415649204c495354",
+        "MXF, 060e2b34020501010d010201010204008210"})
+    void nonsenseIsNeverProven(Container container, String begin) throws Exception {
+        Expectation planned = Expectation.of(Settings.of(Catalogue.codec("prores-422-hq"), container), 24, Rate.FPS_25, Size.of(64, 48),
+                PixelAspect.SQUARE, null);
+        byte[] head = HexFormat.of().parseHex(begin);
+        Random random = new Random(container.ordinal());
+        for (int round = 0; round < ROUNDS; round++) {
+            byte[] all = new byte[1 + random.nextInt(6000)];
+            random.nextBytes(all);
+            System.arraycopy(head, 0, all, 0, Math.min(all.length, head.length));
+            List<Comparison.Line> lines = SecondOpinion.of(planned, bytes(all));
+            assertThat(lines).anySatisfy(l -> assertThat(l.agrees()).isFalse());
+        }
+    }
+}
