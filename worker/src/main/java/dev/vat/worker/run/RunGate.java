@@ -1,8 +1,6 @@
 package dev.vat.worker.run;
 
 import java.util.Optional;
-import java.util.function.Consumer;
-import java.util.function.LongConsumer;
 
 /**
  * What holds a run up: somebody who pauses or stops it, or a disk that is full. {@link #stop}, {@link #pause} and {@link #endEarly} may
@@ -17,6 +15,8 @@ final class RunGate {
     private volatile boolean stopped;
     private volatile boolean early;
     private boolean paused;
+    private RoomWatch room;
+    private RunProgress progress;
     private long lastRoom;
 
     void stop() {
@@ -50,34 +50,39 @@ final class RunGate {
         lastRoom = System.nanoTime() - ROOM_NANOS;
     }
 
-    /** @param held told how long it took, in nanoseconds */
-    void waitWhilePaused(LongConsumer held) throws InterruptedException {
+    /** Before anything is read. @param where room is looked for @param told why nothing goes on, and for how long */
+    void begin(RoomWatch where, RunProgress told) {
+        room = where;
+        progress = told;
+    }
+
+    void waitWhilePaused() throws InterruptedException {
         long since = System.nanoTime();
         synchronized (pauseLock) {
             while (paused) {
                 pauseLock.wait();
             }
         }
-        held.accept(System.nanoTime() - since);
+        progress.held(System.nanoTime() - since);
     }
 
-    /** Nothing more is fed while there is no room; encoders stay open. @param lacking told why it waits, now and again */
-    void holdWithoutRoom(RoomWatch room, Consumer<String> lacking, LongConsumer held) throws InterruptedException {
+    /** Nothing more is fed while there is no room; encoders stay open. */
+    void holdWithoutRoom() throws InterruptedException {
         if (System.nanoTime() - lastRoom >= ROOM_NANOS) {
-            holdUntil(room, 0, lacking, held);
+            holdUntil(0);
             lastRoom = System.nanoTime();
         }
     }
 
     /** Waits until there is room for some bytes more. */
-    void holdUntil(RoomWatch room, long bytes, Consumer<String> lacking, LongConsumer held) throws InterruptedException {
+    void holdUntil(long bytes) throws InterruptedException {
         long since = System.nanoTime();
         Optional<String> shortage = room.shortage(bytes);
         while (shortage.isPresent() && !stopped && !(early && bytes == 0)) {
-            lacking.accept(shortage.get());
+            progress.lacking(shortage.get());
             Thread.sleep(HOLD_MILLIS);
             shortage = room.shortage(bytes);
         }
-        held.accept(System.nanoTime() - since);
+        progress.held(System.nanoTime() - since);
     }
 }

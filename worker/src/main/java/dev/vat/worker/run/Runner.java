@@ -54,7 +54,6 @@ public final class Runner {
     private boolean alone;
     private List<OutputPipeline> lanes = List.of();
     private RunProgress progress;
-    private RoomWatch room;
     private boolean joinAgain;
     /** What pictures may take: two thirds of the machine's, for it has other things to do. */
     private long memory = ((OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getTotalMemorySize() * 2 / 3;
@@ -113,7 +112,7 @@ public final class Runner {
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
             do {
                 gate.lookAgain();
-                gate.holdWithoutRoom(room, progress::lacking, progress::held);
+                gate.holdWithoutRoom();
                 joinAgain = false;
                 makeRest(plan, journal);
             } while (!gate.isStopped() && (joinAgain || lanes.stream().anyMatch(OutputPipeline::isFull)));
@@ -125,8 +124,8 @@ public final class Runner {
     }
 
     private void begin(RunPlan plan) {
-        room = new RoomWatch(Path.of(plan.folder()));
         progress = new RunProgress(plan, events);
+        gate.begin(new RoomWatch(Path.of(plan.folder())), progress);
     }
 
     private void makeRest(RunPlan plan, Journal journal) throws IOException, InterruptedException {
@@ -136,7 +135,7 @@ public final class Runner {
         bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
         for (OutputPipeline lane : bySize) {
             if (lane.isComplete() && !gate.isStopped()) {
-                gate.holdUntil(room, lane.file().isFolder() ? 0 : lane.progress().bytes(), progress::lacking, progress::held);
+                gate.holdUntil(lane.file().isFolder() ? 0 : lane.progress().bytes());
                 finish(finish, lane);
             }
         }
@@ -248,8 +247,8 @@ public final class Runner {
                 if (!wanted.test(frame)) {
                     continue;
                 }
-                gate.waitWhilePaused(progress::held);
-                gate.holdWithoutRoom(room, progress::lacking, progress::held);
+                gate.waitWhilePaused();
+                gate.holdWithoutRoom();
                 try (WorkingPictures pictures = feed.next()) {
                     for (OutputPipeline lane : open) {
                         if (lane.wants(frame)) {
