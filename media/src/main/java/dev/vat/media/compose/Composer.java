@@ -23,7 +23,7 @@ public final class Composer implements AutoCloseable {
     private static final int MOST_CHAINS = 8;
     private static final String FULL_RGB = "setparams=range=pc:colorspace=gbr";
     /** The code point of the PQ curve in ITU-T H.273. */
-    private static final int HLG = 18;
+    private static final String HLG = "18";
     public static final int PQ = 16;
     private static final String HIGH_RANGE = "primaries=9:transfer=16:npl=" + ColourCoding.WHITE;
     private static final String HIGH_TAGS = ",setparams=range=pc:colorspace=gbr:color_primaries=9:color_trc=16";
@@ -113,17 +113,17 @@ public final class Composer implements AutoCloseable {
         return ",setparams=range=pc:colorspace=gbr:color_primaries=" + primaries + ":color_trc=" + transfer
                 + (keep ? ":alpha_mode=premultiplied" : "")
                 + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":"
-                + (high() ? HIGH_RANGE : "primaries=1:transfer=13:npl=" + ColourCoding.WHITE) + systemGamma(transfer)
+                + (high() ? HIGH_RANGE : "primaries=1:transfer=13:npl=" + ColourCoding.WHITE) + systemGamma(Integer.toString(transfer))
                 + ":matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb());
     }
 
     /**
      * HLG's system gamma works on a colour's luminance (BT.2100, table 5); the quick way would take it of each channel, up to 35 codes off.
      *
-     * @param transfer by the number of ITU-T H.273
+     * @param transfer by the number of ITU-T H.273, or by the library's name
      */
-    public static String systemGamma(int transfer) {
-        return transfer == HLG ? ":agamma=false" : "";
+    public static String systemGamma(String transfer) {
+        return transfer.equals(HLG) ? ":agamma=false" : "";
     }
 
     /** Any whole-number picture to planar single precision, values kept. */
@@ -172,10 +172,10 @@ public final class Composer implements AutoCloseable {
                         ? "transferin=" + transfer(colour) + ":transfer=" + transfer + ":primariesin=" + primaries(colour)
                                 + ":primaries=709:npl=" + ColourCoding.WHITE + ":"
                         : "";
-        light += light.contains("transferin=" + HLG + ":") ? systemGamma(HLG).substring(1) + ":" : "";
         return FULL_RGB + (keep ? ":alpha_mode=premultiplied" : "") + ",format=" + (keep ? "gbrapf32le" : "gbrpf32le")
                 + (premultiplied ? ",unpremultiply=inplace=1" : "") + (keep ? "," + HANDS_OFF : "")
-                + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full,format=" + (keep ? rgba() : rgb())
+                + ",zscale=" + light + "matrixin=gbr:matrix=gbr:rangein=full:range=full" + systemGamma(transfer(colour)) + ",format="
+                + (keep ? rgba() : rgb())
                 + (high() ? HIGH_TAGS : ",setparams=color_primaries=bt709:color_trc=bt709") + (keep ? ":alpha_mode=straight" : "");
     }
 

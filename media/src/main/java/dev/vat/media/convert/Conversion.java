@@ -102,7 +102,7 @@ public final class Conversion implements AutoCloseable {
         String from = high ? "primariesin=9:transferin=" + Composer.PQ : "primariesin=" + BT709 + ":transferin=" + BT709;
         return "zscale=matrixin=gbr:matrix=gbr:rangein=full:range=full:" + from + ":primaries=" + primaries() + ":transfer="
                 + (high ? transfer() : BT709)
-                + ":npl=" + ColourCoding.WHITE + Composer.systemGamma(transfer()) + ",format="
+                + ":npl=" + ColourCoding.WHITE + Composer.systemGamma(Integer.toString(transfer())) + ",format="
                 + (codec.hasAlpha() ? "gbrap16le" : "gbrp16le") + ",";
     }
 
