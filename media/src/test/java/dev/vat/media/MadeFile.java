@@ -50,7 +50,12 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
 
     public static MadeFile of(Settings settings, Size size, Rate rate, PixelAspect aspect, Path folder) throws IOException {
         Codec codec = settings.codec();
+        Expectation expected = Expectation.of(settings, FIRST + SECOND, rate, size, aspect, null)
+                .withTimecode(Timecode.parse("10:00:00:00", rate));
         EncoderSpec spec = EncoderSpec.of(settings, size, aspect, rate, 2);
+        if (codec.reportedName().equals("mpeg2video")) {
+            spec = spec.withOption("gop_timecode", expected.timecode());
+        }
         boolean whole = codec.partForm(settings.control()) == PartForm.WHOLE;
         List<Joining.Part> parts = new ArrayList<>();
         List<FrameProof> proofs = new ArrayList<>();
@@ -62,7 +67,6 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
             first += length;
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
-        Expectation expected = Expectation.of(settings, first, rate, size, aspect, null).withTimecode(Timecode.parse("10:00:00:00", rate));
         Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode())
                 .withOrigin(new Origin("Vat", "test", settings.toString(), Instant.parse("2031-05-04T10:00:00Z"))), null);
         return new MadeFile(joined, expected, proofs);

@@ -50,7 +50,10 @@ class SecondOpinionTest {
         "h264-high-420, MP4, pasp, 4, 00000003, 'pixel aspect, by ISO/IEC 14496-12'",
         "prores-4444, MOV, ap4h, 78, 0018, 'depth announced, by ISO/IEC 14496-12'",
         "prores-422-hq, MOV, icpf, 12, 0200, 'size, by SMPTE RDD 36'", "prores-422-hq, MOV, icpf, 18, 09, 'primaries, by SMPTE RDD 36'",
-        "png-rgba-16, MOV, 'png ', 78, 0018, 'depth announced, by ISO/IEC 14496-12'"})
+        "png-rgba-16, MOV, 'png ', 78, 0018, 'depth announced, by ISO/IEC 14496-12'",
+        "apng-rgba, APNG, IHDR, 4, 7f, 'second reader, W3C PNG'",
+        "gif, GIF, GIF89a, 6, 0901, 'size, by GIF 89a'", "gif, GIF, NETSCAPE2.0, 13, 07, 'plays, by GIF 89a'",
+        "webp-420, WEBP, ANMF, 20, ffffff, 'length, by RFC 9649'", "webp-420, WEBP, ANMF, 0, 58, 'pictures in it, by RFC 9649'"})
     void aChangedByteIsNamed(String codec, Container container, String box, int after, String value, String name) throws Exception {
         MadeFile made = MadeFile.of(Catalogue.codec(codec), container, folder);
         assertThat(found(made)).isEmpty();
@@ -89,5 +92,15 @@ class SecondOpinionTest {
         System.arraycopy("dvsd".getBytes(StandardCharsets.ISO_8859_1), 0, bytes, format + 8 + 16, 4);
         Files.write(made.file(), bytes);
         assertThat(found(made)).containsExactly("tag, by OpenDML 1.02");
+    }
+
+    @Test
+    void aGroupThatCountsOtherwiseIsNamed() throws Exception {
+        MadeFile made = MadeFile.of(Catalogue.codec("mpeg2-422-50"), Container.MXF, folder);
+        assertThat(found(made)).isEmpty();
+        byte[] bytes = Files.readAllBytes(made.file());
+        bytes[find(bytes, HexFormat.of().parseHex("000001b8")) + 5] ^= 1;
+        Files.write(made.file(), bytes);
+        assertThat(found(made)).containsExactly("timecode, by ITU-T H.262");
     }
 }

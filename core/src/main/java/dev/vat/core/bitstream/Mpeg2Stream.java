@@ -10,6 +10,7 @@ public final class Mpeg2Stream {
 
     private static final int SEQUENCE = 0xb3;
     private static final int EXTENSION = 0xb5;
+    private static final int GROUP = 0xb8;
     private static final Rational[] RATES = {null, Rational.of(24000, 1001), Rational.of(24), Rational.of(25), Rational.of(30000, 1001),
         Rational.of(30), Rational.of(50), Rational.of(60000, 1001), Rational.of(60)};
 
@@ -37,6 +38,7 @@ public final class Mpeg2Stream {
         private boolean progressive = true;
         private Colour colour;
         private Fields fields;
+        private String label;
 
         void take(int code, Bits b) {
             switch (code) {
@@ -48,10 +50,21 @@ public final class Mpeg2Stream {
                     rate = number < RATES.length ? RATES[number] : null;
                 }
                 case EXTENSION -> extension(b);
+                case GROUP -> label = label == null ? label(b) : label;
                 default -> {
                     // Pictures and their slices.
                 }
             }
+        }
+
+        /** 6.2.2.6: with a marker bit between minutes and seconds. */
+        private static String label(Bits b) {
+            boolean drop = b.flag();
+            int hours = b.i(5);
+            int minutes = b.i(6);
+            b.skip(1);
+            int seconds = b.i(6);
+            return "%02d:%02d:%02d%s%02d".formatted(hours, minutes, seconds, drop ? ";" : ":", b.i(6));
         }
 
         private void extension(Bits b) {
@@ -117,7 +130,7 @@ public final class Mpeg2Stream {
             };
             Rational pixel = display == null ? Rational.ONE : display.times(Rational.of(height, width));
             return new StreamFacts("ITU-T H.262", profile, level, width, height, 8, StreamFacts.chroma(chroma), 0, colour, pixel,
-                    rate, progressive ? Fields.PROGRESSIVE : fields);
+                    rate, progressive ? Fields.PROGRESSIVE : fields).withLabel(label);
         }
     }
 }

@@ -16,9 +16,20 @@ import dev.vat.core.time.Rational;
  * @param pixelAspect width of a pixel to its height, or null
  * @param perSecond frames a second, or null
  * @param fields order of lines, or null where each frame may differ
+ * @param label of the first frame, {@code 10:00:00:00} or {@code 10:00:00;00}, or null
  */
 public record StreamFacts(String standard, String profile, String level, int width, int height, int bits, String chroma, int alphaBits,
-        Colour colour, Rational pixelAspect, Rational perSecond, Fields fields) {
+        Colour colour, Rational pixelAspect, Rational perSecond, Fields fields, String label) {
+
+    StreamFacts(String standard, String profile, String level, int width, int height, int bits, String chroma, int alphaBits,
+            Colour colour, Rational pixelAspect, Rational perSecond, Fields fields) {
+        this(standard, profile, level, width, height, bits, chroma, alphaBits, colour, pixelAspect, perSecond, fields, null);
+    }
+
+    StreamFacts withLabel(String said) {
+        return new StreamFacts(standard, profile, level, width, height, bits, chroma, alphaBits, colour, pixelAspect, perSecond, fields,
+                said);
+    }
 
     /** Code points of ITU-T H.273; 2 is unspecified. @param full whether samples use all codes; null where that isn't stated */
     public record Colour(int primaries, int transfer, int matrix, Boolean full) {}

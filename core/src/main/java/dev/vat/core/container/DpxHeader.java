@@ -40,8 +40,6 @@ public final class DpxHeader {
     private static final int TELEVISION_RATE = 1940;
     private static final int BLACK_LEVEL = 1952;
     private static final int WHITE_LEVEL = 1964;
-    private static final int DROP = 0x40;
-    private static final int MOST_LABELS = 30;
     private static final int UNDEFINED = -1;
 
     /**
@@ -80,7 +78,8 @@ public final class DpxHeader {
         to.putInt(FILM_POSITION, (int) facts.position).putInt(SEQUENCE_LENGTH, (int) facts.count).putInt(FILM_POSITION + 8, 1);
         to.putFloat(FILM_RATE, (float) facts.rate.perSecond().toDouble());
         text(to, FRAME_ID, 188, "");
-        to.putInt(LABEL, facts.label == null ? UNDEFINED : packed(facts.label)).putInt(USER_BITS, facts.label == null ? UNDEFINED : 0);
+        to.putInt(LABEL, facts.label == null ? UNDEFINED : LabelDigits.of(facts.label)).putInt(USER_BITS,
+                facts.label == null ? UNDEFINED : 0);
         to.put(USER_BITS + 4, (byte) 0);
         to.putFloat(TELEVISION_RATE, (float) facts.rate.perSecond().toDouble());
         int bits = to.get(ELEMENT + 23) & 0xff;
@@ -134,13 +133,6 @@ public final class DpxHeader {
         System.arraycopy(letters, 0, to.array(), at, Math.min(room - 1, letters.length));
     }
 
-    /** Eight decimals, of hours, minutes, seconds and frames; SMPTE ST 12-1 has the flag of drop-frame counting in the frames' tens. */
-    static int packed(Timecode label) {
-        String digits = label.toString().replaceAll("[:;]", "");
-        int value = Integer.parseUnsignedInt(digits, 16);
-        return label.dropFrame() && label.rate().timecodeBase() <= MOST_LABELS ? value | DROP : value;
-    }
-
     /** What of {@link Facts} a still states. @return empty where its header isn't whole */
     public static Optional<Facts> of(byte[] head, Rate expected) {
         ByteBuffer from = head.length < BYTES ? null : ordered(head).orElse(null);
@@ -148,7 +140,7 @@ public final class DpxHeader {
             return Optional.empty();
         }
         int label = from.getInt(LABEL);
-        Timecode stated = label == UNDEFINED ? null : unpacked(label, expected);
+        Timecode stated = label == UNDEFINED ? null : LabelDigits.parse(label, expected);
         float rate = from.getFloat(TELEVISION_RATE);
         boolean same = Float.floatToIntBits(rate) == Float.floatToIntBits((float) expected.perSecond().toDouble());
         int across = from.getInt(ORIENTATION + 220);
@@ -156,12 +148,5 @@ public final class DpxHeader {
         return Optional.of(new Facts(Cursor.of(head).seek(FILE_NAME).text(100), Cursor.of(head).seek(CREATOR).text(100),
                 same ? expected : new Rate(Rational.parse(Float.toString(rate))), stated, from.getInt(FILM_POSITION),
                 from.getInt(SEQUENCE_LENGTH), across > 0 && down > 0 ? PixelAspect.of(across, down) : PixelAspect.SQUARE));
-    }
-
-    private static Timecode unpacked(int value, Rate rate) {
-        boolean drop = rate.timecodeBase() <= MOST_LABELS && (value & DROP) != 0;
-        String digits = "%08x".formatted(drop ? value & ~DROP : value);
-        return Timecode.parse(digits.substring(0, 2) + ":" + digits.substring(2, 4) + ":" + digits.substring(4, 6) + (drop ? ";" : ":")
-                + digits.substring(6), rate);
     }
 }

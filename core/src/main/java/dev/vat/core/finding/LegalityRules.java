@@ -18,6 +18,7 @@ import dev.vat.core.reel.SoundLayout;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import java.util.Comparator;
 import java.util.List;
@@ -58,12 +59,25 @@ final class LegalityRules {
                 why -> found.add(DeliveryRules.blocker("scan-illegal", deliverable, why)
                         .withRemedies(new Remedy.Apply(WORDS.say("makeItProgressive"),
                                 DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
+        programme.start().ifPresent(start -> label(deliverable, start, scan, found));
         if (woven.isEmpty()) {
             rate.flatMap(r -> Legality.against(codec, r))
                     .ifPresent(why -> found.add(DeliveryRules.blocker("rate-illegal", deliverable, why)));
         }
         Legality.unwise(codec, settings.container()).forEach(why -> found.add(
                 Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+    }
+
+    /** A start timecode that the file has no place for. */
+    private static void label(Deliverable deliverable, Timecode start, Scan scan, List<Finding> found) {
+        Settings settings = deliverable.settings();
+        boolean written = settings.container().isFolder() ? settings.codec().statesLabel(scan.rate(start.rate()))
+                : settings.container().carriesTimecode();
+        if (!written) {
+            found.add(Finding.of("timecode-unwritten", Severity.NOTE, WORDS.say("hasNoPlaceForTheStart", deliverable.title(), start,
+                    settings.container().isFolder() ? settings.codec().title() : settings.container().title()))
+                    .aboutTarget(deliverable.id()));
+        }
     }
 
     static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {

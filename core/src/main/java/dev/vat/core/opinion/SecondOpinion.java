@@ -1,11 +1,9 @@
 package dev.vat.core.opinion;
 
 import dev.vat.core.container.Bytes;
-import dev.vat.core.container.DpxHeader;
 import dev.vat.core.container.Malformed;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
-import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import java.io.EOFException;
 import java.io.IOException;
@@ -28,31 +26,19 @@ public final class SecondOpinion {
             case MXF -> of("SMPTE ST 377-1", () -> MxfOpinion.of(planned, file));
             case MKV, WEBM -> of("RFC 9559", () -> MatroskaOpinion.of(planned, file));
             case AVI -> of("OpenDML 1.02", () -> AviOpinion.of(planned, file));
-            case GIF, APNG, WEBP, FRAMES -> List.of();
+            case GIF, APNG, WEBP -> of(MovingOpinion.standard(planned), () -> MovingOpinion.of(planned, file));
+            case FRAMES -> throw new IllegalArgumentException("a folder has no bytes: " + planned.container());
         };
     }
 
     /**
      * The same of a folder of stills, by one of them.
      *
-     * @param still its first bytes @param frame which of them it is, from 0
+     * @param frame which of them it is, from 0
+     * @throws IOException if its bytes can't be read
      */
-    public static List<Comparison.Line> ofStill(Expectation planned, byte[] still, long frame) {
-        if (!planned.codec().equals("dpx")) {
-            return List.of();
-        }
-        Opinion opinion = new Opinion("SMPTE ST 268-1");
-        DpxHeader.of(still, planned.rate()).ifPresentOrElse(found -> {
-            opinion.line(WORDS.say("rate"), planned.rate(), found.rate());
-            opinion.line(WORDS.say("position"), frame, found.position());
-            opinion.line(WORDS.say("frames"), planned.frames(), found.count());
-            opinion.line(WORDS.say("pixelAspect"), planned.pixelAspect(), found.pixelAspect());
-            String label = planned.stills().label() == null ? null
-                    : Timecode.parse(planned.stills().label(), planned.rate()).plusFrames(frame).toString();
-            opinion.line(WORDS.say("timecode"), label == null ? WORDS.say("none") : label,
-                    found.label() == null ? WORDS.say("none") : found.label().toString());
-        }, () -> opinion.unreadable(WORDS.say("noWholeHeader")));
-        return opinion.lines();
+    public static List<Comparison.Line> ofStill(Expectation planned, Bytes still, long frame) throws IOException {
+        return of(StillOpinion.standard(planned.codec()), () -> StillOpinion.of(planned, still, frame));
     }
 
     private interface Reading {

@@ -89,6 +89,9 @@ final class StreamOpinion {
         if (found.fields() != null && planned.scan() != null) {
             opinion.line(WORDS.say("scan"), planned.scan().title(), scan(found.fields()).title());
         }
+        if (planned.timecode() != null) {
+            opinion.line(WORDS.say("timecode"), planned.timecode(), found.label());
+        }
         colour(opinion, planned, found.colour());
         return opinion;
     }

@@ -71,6 +71,20 @@ public final class EncoderOptions {
         return options;
     }
 
+    /**
+     * With the label of the file's first frame, for codings that count labels themselves.
+     *
+     * @param label null for none
+     */
+    public static Map<String, String> labelled(Map<String, String> options, Codec codec, String label) {
+        if (label == null || !codec.reportedName().equals("mpeg2video")) {
+            return options;
+        }
+        Map<String, String> all = new TreeMap<>(options);
+        all.put("gop_timecode", label);
+        return all;
+    }
+
     private static int number(RateControl control) {
         return switch (control) {
             case RateControl.Constant(int number) -> number;

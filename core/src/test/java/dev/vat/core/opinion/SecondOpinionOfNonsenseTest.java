@@ -10,6 +10,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import java.io.EOFException;
 import java.io.IOException;
@@ -45,7 +46,8 @@ class SecondOpinionOfNonsenseTest {
     /** @param begin as such a file begins, in hexadecimal */
     @ParameterizedTest
     @CsvSource({"MP4, 0000001066747970", "MOV, 0000100c6d6f6f76", "MKV, 1a45dfa38842828b", "AVI, 5249464600100000415649204c495354",
-        "MXF, 060e2b34020501010d010201010204008210"})
+        "MXF, 060e2b34020501010d010201010204008210", "GIF, 47494638396100040003f70000", "APNG, 89504e470d0a1a0a0000000d49484452",
+        "WEBP, 524946460010000057454250"})
     void nonsenseIsNeverProven(Container container, String begin) throws Exception {
         Expectation planned = Expectation.of(Settings.of(Catalogue.codec("prores-422-hq"), container), 24, Rate.FPS_25, Size.of(64, 48),
                 PixelAspect.SQUARE, null);
@@ -57,6 +59,23 @@ class SecondOpinionOfNonsenseTest {
             System.arraycopy(head, 0, all, 0, Math.min(all.length, head.length));
             List<Comparison.Line> lines = SecondOpinion.of(planned, bytes(all));
             assertThat(lines).anySatisfy(l -> assertThat(l.agrees()).isFalse());
+        }
+    }
+
+    /** @param begin as such a still begins, in hexadecimal */
+    @ParameterizedTest
+    @CsvSource({"frames-png-16, 89504e470d0a1a0a0000000d49484452", "frames-tiff-16, 49492a0008000000", "frames-tga-8, 00000a",
+        "frames-dpx-10, 5344505800000800", "frames-exr, 762f310102000000", "frames-jpeg, ffd8ffe00010"})
+    void noStillIsProvenByNonsense(String codec, String begin) throws Exception {
+        Expectation planned = Expectation.of(Settings.of(Catalogue.codec(codec), Container.FRAMES), 24, Rate.FPS_25, Size.of(64, 48),
+                PixelAspect.SQUARE, null).withStills(new Expectation.Stills(new SequencePattern("kite.", 4, ".x"), 1));
+        byte[] head = HexFormat.of().parseHex(begin);
+        Random random = new Random(codec.hashCode());
+        for (int round = 0; round < ROUNDS; round++) {
+            byte[] all = new byte[1 + random.nextInt(6000)];
+            random.nextBytes(all);
+            System.arraycopy(head, 0, all, 0, Math.min(all.length, head.length));
+            assertThat(SecondOpinion.ofStill(planned, bytes(all), 3)).anySatisfy(l -> assertThat(l.agrees()).isFalse());
         }
     }
 }

@@ -126,11 +126,12 @@ public final class RunPlanner {
                         programme.range(), LocalDate.now(clock), frame.size(), rate));
         Treatment treatment = deliverable.treatment(frame);
         PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
+        Expectation asked = expected(deliverable, settings, programme, frames, rate, frame, sound, fileName);
         RunFile picture = new RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
                 settings.control().passes(),
-                EncoderOptions.options(solved, rate), PartCutting.cut(settings, rate, frames),
-                expected(deliverable, settings, programme, frames, rate, frame, sound, fileName), deliverable.accepted(),
+                EncoderOptions.labelled(EncoderOptions.options(solved, rate), settings.codec(), asked.timecode()),
+                PartCutting.cut(settings, rate, frames), asked, deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
         if (!deliverable.makesMatte() || !programme.transparent()) {
             return List.of(picture);
@@ -181,7 +182,7 @@ public final class RunPlanner {
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())),
-                start, settings.codec().statesLabel() ? programme.start(rate).map(Timecode::toString).orElse(null) : null);
+                start, settings.codec().statesLabel(rate) ? programme.start(rate).map(Timecode::toString).orElse(null) : null);
     }
 
     /**

@@ -1,6 +1,7 @@
 package dev.vat.media.encode;
 
 import dev.vat.core.container.DpxHeader;
+import dev.vat.core.container.ExrHead;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
@@ -17,9 +18,11 @@ public final class StillsWriter implements PartSink {
 
     private static final Words WORDS = Words.of(StillsWriter.class);
 
+    private static final String MAKER = "Vat";
+
     private final Path folder;
     private final Expectation expected;
-    private final boolean dpx;
+    private final String format;
     private final CheckedEncoder encoder;
     private long next;
 
@@ -27,7 +30,7 @@ public final class StillsWriter implements PartSink {
     public StillsWriter(Path folder, Expectation expected, EncoderSpec spec, long firstFrame, boolean checked) {
         this.folder = folder;
         this.expected = expected;
-        this.dpx = spec.codec().reportedName().equals("dpx");
+        this.format = spec.codec().reportedName();
         this.next = firstFrame;
         // One after the other: a picture goes out before the next comes in, so that numbers can't be mixed up.
         EncoderSpec single = new EncoderSpec(spec.codec(), spec.colour(), spec.size(), spec.pixelAspect(), spec.rate(), spec.scan(), null,
@@ -50,19 +53,23 @@ public final class StillsWriter implements PartSink {
         packet.data().get(data, 0, data.length);
         Path file = file(folder, expected.stills(), next);
         try {
-            Files.write(file, dpx ? withHeader(data, file, next) : data);
+            Files.write(file, withHeader(data, file, next));
             next++;
         } catch (IOException e) {
             throw new MediaException(WORDS.say("writing", file.getFileName(), e.getMessage()), 0);
         }
     }
 
-    /** The library's has no room for time and sequence, which readers then take out of the picture. */
-    private byte[] withHeader(byte[] still, Path file, long frame) {
-        String label = expected.stills().label();
-        return DpxHeader.whole(still, new DpxHeader.Facts(file.getFileName().toString(), "Vat", expected.rate(),
-                label == null ? null : Timecode.parse(label, expected.rate()).plusFrames(frame), frame, expected.frames(),
-                expected.pixelAspect()));
+    /** What the library's headers of DPX and EXR lack: time, place in the sequence, maker. */
+    private byte[] withHeader(byte[] still, Path file, long frame) throws IOException {
+        String stated = expected.stills().label();
+        Timecode label = stated == null ? null : Timecode.parse(stated, expected.rate()).plusFrames(frame);
+        return switch (format) {
+            case "dpx" -> DpxHeader.whole(still, new DpxHeader.Facts(file.getFileName().toString(), MAKER, expected.rate(), label, frame,
+                    expected.frames(), expected.pixelAspect()));
+            case "exr" -> ExrHead.dated(still, expected.rate(), label, MAKER);
+            default -> still;
+        };
     }
 
     @Override

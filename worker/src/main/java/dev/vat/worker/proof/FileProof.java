@@ -31,7 +31,6 @@ import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -52,7 +51,6 @@ public final class FileProof {
 
     private static final int MOST_WORST = 10;
     /** As much of a still as says what it is. */
-    private static final int STILL_HEAD = 4096;
 
     private FileProof() {}
 
@@ -97,16 +95,12 @@ public final class FileProof {
         if (planned.stills() != null) {
             long last = planned.frames() - 1;
             Path still = Files.isDirectory(file) ? StillsWriter.file(file, planned.stills(), last) : file;
-            return SecondOpinion.ofStill(planned, head(still), last);
+            try (FileBytes bytes = FileBytes.of(still)) {
+                return SecondOpinion.ofStill(planned, bytes, last);
+            }
         }
         try (FileBytes bytes = FileBytes.of(file)) {
             return SecondOpinion.of(planned, bytes);
-        }
-    }
-
-    private static byte[] head(Path still) throws IOException {
-        try (InputStream in = Files.newInputStream(still)) {
-            return in.readNBytes(STILL_HEAD);
         }
     }
 
