@@ -2,7 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
-import dev.vat.protocol.VatVersion;
+import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.Arrays;

@@ -10,6 +10,8 @@ import dev.vat.core.proof.Comparison;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.proof.MovieProof;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.stream.Stream;
@@ -42,6 +44,18 @@ class DeliveryMatrixTest {
         return codecs.flatMap(codec -> codec.containers().stream().filter(c -> !c.isFolder()).sorted().map(c -> Arguments.of(codec, c)));
     }
 
+    private static void namesItsMaker(Path file, Container container) throws IOException {
+        byte[] bytes = Files.readAllBytes(file);
+        String letters = new String(bytes, StandardCharsets.ISO_8859_1);
+        assertThat(letters).doesNotContain("Lavf", "Lavc", "FFMP");
+        if (container == Container.MXF) {
+            assertThat(new String(bytes, StandardCharsets.UTF_16BE) + new String(bytes, 1, bytes.length - 1, StandardCharsets.UTF_16BE))
+                    .contains("Vat");
+        } else if (!container.isMovingStill()) {
+            assertThat(letters).contains("Vat test");
+        }
+    }
+
     @ParameterizedTest
     @MethodSource("pairs")
     void whatWasAskedForStandsInTheFile(Codec codec, Container container) throws IOException {
@@ -49,6 +63,7 @@ class DeliveryMatrixTest {
         MovieProof.Result found = MovieProof.prove(made.file(), _ -> true);
         assertThat(Comparison.of(made.expected(), found.facts()).disagreements()).isEmpty();
         assertThat(SecondReaders.disagreements(made)).isEmpty();
+        namesItsMaker(made.file(), container);
         assertThat(found.crcs()).containsExactly(made.proofs().stream().mapToInt(FrameProof::crc).toArray());
         // A ramp through all colours is the hardest there is for a palette.
         double least = codec.usualControl() instanceof RateControl.Lossless ? Double.POSITIVE_INFINITY

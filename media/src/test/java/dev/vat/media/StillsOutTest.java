@@ -37,6 +37,7 @@ import dev.vat.media.proof.StillsProof;
 import dev.vat.media.read.FrameRead;
 import dev.vat.media.read.FrameReader;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -92,13 +93,15 @@ class StillsOutTest {
         assertThat(proofs)
                 .allSatisfy(p -> assertThat(p.psnr()).isGreaterThan(settings.control() instanceof RateControl.Lossless ? 200 : 38));
 
+        assertThat(Files.readString(StillsWriter.file(folder, asked.stills(), 4), StandardCharsets.ISO_8859_1)).doesNotContain("Lavc",
+                "Lavf");
         try (FileBytes last = FileBytes.of(StillsWriter.file(folder, asked.stills(), 4))) {
             assertThat(SecondOpinion.ofStill(asked, last, 4)).isNotEmpty().allMatch(Comparison.Line::agrees);
         }
         if (codec.reportedName().equals("dpx")) {
             byte[] last = Files.readAllBytes(StillsWriter.file(folder, asked.stills(), 4));
             DpxHeader.Facts stated = DpxHeader.of(last, Rate.FPS_25).orElseThrow();
-            assertThat(stated).isEqualTo(new DpxHeader.Facts("kite.1005.dpx", "Vat", Rate.FPS_25,
+            assertThat(stated).isEqualTo(new DpxHeader.Facts("kite.1005.dpx", "Vat 0.1.0", Rate.FPS_25,
                     Timecode.parse("10:00:01:02", Rate.FPS_25), 4, 5, PixelAspect.SQUARE));
         }
         Path third = StillsWriter.file(folder, asked.stills(), 2);

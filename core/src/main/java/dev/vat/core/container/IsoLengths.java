@@ -13,9 +13,6 @@ import java.util.Optional;
  */
 public final class IsoLengths {
 
-    /** Four or eight bytes to be written in place. @param at first of them in the file */
-    public record Patch(long at, byte[] value) {}
-
     private final List<Patch> patches = new ArrayList<>();
 
     private IsoLengths() {}

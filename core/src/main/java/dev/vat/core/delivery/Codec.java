@@ -99,6 +99,15 @@ public final class Codec {
         return container.isFolder() ? b.extension : container.extension();
     }
 
+    /**
+     * Bits a second above which a lossy codec's pictures gain nothing, seen from what its dearest pictures take, and above which players
+     * that manage the size need not manage the rate.
+     */
+    public long mostUsefulBits(Size size, Rate rate) {
+        long dearest = Math.round(highBitsPerPixel() * size.pixels() * rate.perSecond().toDouble());
+        return Math.max(RateControl.LEAST_BITS, Math.min(dearest, CodecLevel.usualBits(this, size, rate).orElse(dearest)));
+    }
+
     public Set<RateControl.Kind> controls() {
         return b.controls;
     }

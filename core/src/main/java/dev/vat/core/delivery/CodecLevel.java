@@ -15,25 +15,49 @@ import java.util.Optional;
  */
 public record CodecLevel(int number, String name) {
 
-    /** @param size of a picture, in macroblocks or samples of luma @param rate the same, a second */
-    private record Row(String name, long size, long rate) {}
+    /**
+     * One line of a table.
+     *
+     * @param size of a picture, in macroblocks or samples of luma @param rate the same, a second
+     * @param bits a second and @param buffer in bits, both in thousands and before the profile's factor
+     */
+    private record Row(String name, long size, long rate, long bits, long buffer) {
 
-    private static final List<Row> H264 = List.of(new Row("1", 99, 1485), new Row("1.1", 396, 3000), new Row("1.2", 396, 6000),
-            new Row("1.3", 396, 11_880),
-            new Row("2", 396, 11_880), new Row("2.1", 792, 19_800), new Row("2.2", 1620, 20_250), new Row("3", 1620, 40_500),
-            new Row("3.1", 3600, 108_000),
-            new Row("3.2", 5120, 216_000), new Row("4", 8192, 245_760), new Row("4.1", 8192, 245_760), new Row("4.2", 8704, 522_240),
-            new Row("5", 22_080, 589_824),
-            new Row("5.1", 36_864, 983_040), new Row("5.2", 36_864, 2_073_600), new Row("6", 139_264, 4_177_920),
-            new Row("6.1", 139_264, 8_355_840),
-            new Row("6.2", 139_264, 16_711_680));
-    private static final List<Row> H265 = List.of(new Row("1", 36_864, 552_960), new Row("2", 122_880, 3_686_400),
-            new Row("2.1", 245_760, 7_372_800),
-            new Row("3", 552_960, 16_588_800), new Row("3.1", 983_040, 33_177_600), new Row("4", 2_228_224, 66_846_720),
-            new Row("4.1", 2_228_224, 133_693_440),
-            new Row("5", 8_912_896, 267_386_880), new Row("5.1", 8_912_896, 534_773_760), new Row("5.2", 8_912_896, 1_069_547_520),
-            new Row("6", 35_651_584, 1_069_547_520), new Row("6.1", 35_651_584, 2_139_095_040), new Row("6.2", 35_651_584, 4_278_190_080L));
+        boolean allows(long picture, Rate frames) {
+            return picture <= size && frames.perSecond().times(picture).compareTo(Rational.of(rate)) <= 0;
+        }
 
+        CodecLevel level(int times) {
+            return new CodecLevel(Math.round(Float.parseFloat(name) * times), name);
+        }
+    }
+
+    private static final List<Row> H264 = List.of(new Row("1", 99, 1485, 64, 175), new Row("1.1", 396, 3000, 192, 500),
+            new Row("1.2", 396, 6000, 384, 1000), new Row("1.3", 396, 11_880, 768, 2000), new Row("2", 396, 11_880, 2000, 2000),
+            new Row("2.1", 792, 19_800, 4000, 4000), new Row("2.2", 1620, 20_250, 4000, 4000), new Row("3", 1620, 40_500, 10_000, 10_000),
+            new Row("3.1", 3600, 108_000, 14_000, 14_000), new Row("3.2", 5120, 216_000, 20_000, 20_000),
+            new Row("4", 8192, 245_760, 20_000, 25_000), new Row("4.1", 8192, 245_760, 50_000, 62_500),
+            new Row("4.2", 8704, 522_240, 50_000, 62_500), new Row("5", 22_080, 589_824, 135_000, 135_000),
+            new Row("5.1", 36_864, 983_040, 240_000, 240_000), new Row("5.2", 36_864, 2_073_600, 240_000, 240_000),
+            new Row("6", 139_264, 4_177_920, 240_000, 240_000), new Row("6.1", 139_264, 8_355_840, 480_000, 480_000),
+            new Row("6.2", 139_264, 16_711_680, 800_000, 800_000));
+    /** The main tier, which every decoder of a level manages. */
+    private static final List<Row> H265 = List.of(new Row("1", 36_864, 552_960, 128, 350), new Row("2", 122_880, 3_686_400, 1500, 1500),
+            new Row("2.1", 245_760, 7_372_800, 3000, 3000), new Row("3", 552_960, 16_588_800, 6000, 6000),
+            new Row("3.1", 983_040, 33_177_600, 10_000, 10_000), new Row("4", 2_228_224, 66_846_720, 12_000, 12_000),
+            new Row("4.1", 2_228_224, 133_693_440, 20_000, 20_000), new Row("5", 8_912_896, 267_386_880, 25_000, 25_000),
+            new Row("5.1", 8_912_896, 534_773_760, 40_000, 40_000), new Row("5.2", 8_912_896, 1_069_547_520, 60_000, 60_000),
+            new Row("6", 35_651_584, 1_069_547_520, 60_000, 60_000), new Row("6.1", 35_651_584, 2_139_095_040, 120_000, 120_000),
+            new Row("6.2", 35_651_584, 4_278_190_080L, 240_000, 240_000));
+    /** What H.264's profiles take more than its Baseline, in thousandths (table A-2): 4:2:2 and 4:4:4, 10 bits, all others. */
+    private static final int[] H264_FACTORS = {4000, 3000, 1250};
+    /** The same of H.265 (table A.10): 4:2:2 of 10 bits, and 4:2:0. */
+    private static final int[] H265_FACTORS = {1667, 1000};
+
+    /** What a stream of a level may take. @param bitsPerSecond at no moment more @param buffer bits of the decoder's buffer */
+    public record Bounds(CodecLevel level, long bitsPerSecond, long buffer) {}
+
+    private static final Size FULL_HD = Size.of(1920, 1080);
     private static final int BLOCK = 16;
     private static final int LEVEL_1 = 10;
     /** Of H.264: pictures as in level 1, more bits a second. */
@@ -54,9 +78,35 @@ public record CodecLevel(int number, String name) {
     }
 
     private static Optional<CodecLevel> least(List<Row> rows, long size, Rate rate, int times) {
-        Rational each = rate.perSecond().times(size);
-        return rows.stream().filter(r -> size <= r.size && each.compareTo(Rational.of(r.rate)) <= 0).findFirst()
-                .map(r -> new CodecLevel(Math.round(Float.parseFloat(r.name) * times), r.name));
+        return rows.stream().filter(r -> r.allows(size, rate)).findFirst().map(r -> r.level(times));
+    }
+
+    /**
+     * What the least level allows that has room for a picture at a rate with so many bits on average; empty for codecs without such levels,
+     * and where no level has.
+     */
+    public static Optional<Bounds> bounds(Codec codec, Size size, Rate rate, long bitsPerSecond) {
+        long blocks = (long) Math.ceilDiv(size.width(), BLOCK) * Math.ceilDiv(size.height(), BLOCK);
+        boolean wide = codec.chroma() != Chroma.YUV420;
+        return switch (codec.reportedName()) {
+            case "h264" -> bounds(H264, blocks, rate, bitsPerSecond, 10, H264_FACTORS[wide ? 0 : codec.codedBits() > 8 ? 1 : 2]);
+            case "hevc" -> bounds(H265, size.pixels(), rate, bitsPerSecond, 30, H265_FACTORS[wide ? 0 : 1]);
+            default -> Optional.empty();
+        };
+    }
+
+    /** Bits a second of the least level for a picture at a rate, or of 4.1, which every player manages that is for high definition. */
+    static Optional<Long> usualBits(Codec codec, Size size, Rate rate) {
+        return bounds(codec, size, rate, 0).map(least -> {
+            Bounds level4 = bounds(codec, FULL_HD, Rate.of(30), 0).orElseThrow();
+            Bounds level41 = bounds(codec, FULL_HD, Rate.of(30), level4.bitsPerSecond + 1).orElseThrow();
+            return Math.max(least.bitsPerSecond, level41.bitsPerSecond);
+        });
+    }
+
+    private static Optional<Bounds> bounds(List<Row> rows, long size, Rate rate, long bits, int times, long factor) {
+        return rows.stream().filter(r -> r.allows(size, rate) && bits <= r.bits * factor).findFirst()
+                .map(r -> new Bounds(r.level(times), r.bits * factor, r.buffer * factor));
     }
 
     /** Whether a stream that says a level of itself has this one at least. @param stated as the stream says it */

@@ -26,16 +26,16 @@ final class H264 {
     static final Codec HIGH422_10 = entry("h264-high422-10", WORDS.say("h264High422"), "High 4:2:2", Chroma.YUV422, 10).wideColours()
             .plays(WORDS.say("opensInEditingProgramsAnd")).unwise(WORDS.say("browsersAndTelephonesDont2")).build();
 
-    static final Codec HIGH444_8 = entry("h264-high444-8", WORDS.say("h264High444"), WORDS.say("high444Predictive"), Chroma.YUV444, 8)
+    static final Codec HIGH444_8 = entry("h264-high444-8", WORDS.say("h264High444"), "High 4:4:4 Predictive", Chroma.YUV444, 8)
             .plays(WORDS.say("playsInAFewDesktopPlayers")).unwise(WORDS.say("h264444PlaysAlmostNowhere")).build();
 
-    static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", WORDS.say("high422Intra"))
+    static final Codec INTRA_422_10 = Codec.named("h264-intra-422-10", "H.264 4:2:2 Intra").reports("h264", "High 4:2:2 Intra")
             .samples(Chroma.YUV422, 10).in(EVERYWHERE).quality(SCALE, 14).effort().limits(Limits.upTo(4096, 2304)).bitsPerPixel(.3, 6)
             .plays(WORDS.say("opensInEditingProgramsQuick")).build();
 
     /** Class 100 of SMPTE RP 2027: about 100 Mbit/s at 25 and 29.97, every frame alike in bytes. */
     static final Codec AVC_INTRA_100 = Codec.named("avc-intra-100", WORDS.say("avcIntraClass100"))
-            .reports("h264", WORDS.say("high422Intra"))
+            .reports("h264", "High 4:2:2 Intra")
             .samples(Chroma.YUV422, 10).in(Container.MXF, Container.MOV).partsIn(Container.MXF).selfContained().interlaced(Scan.TOP_FIRST)
             .bitsPerPixel(1.5, 2.6)
             .limits(Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(25), Rate.of(30000, 1001)))

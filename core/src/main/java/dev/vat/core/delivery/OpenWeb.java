@@ -20,7 +20,7 @@ final class OpenWeb {
     static final Codec AV1_10 = av1("av1-10", "AV1 10-bit", 10).wideColours().build();
 
     private static CodecBuilder vp9(String id, String title) {
-        return Codec.named(id, title).reports("vp9", WORDS.say("profile0")).samples(Chroma.YUV420, 8)
+        return Codec.named(id, title).reports("vp9", "Profile 0").samples(Chroma.YUV420, 8)
                 .in(Container.WEBM, Container.MKV, Container.MP4).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 20, 30, 40), 24).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 16384))
                 .matrices().screenColours().group(4).effort().bitsPerPixel(.01, 1.4);

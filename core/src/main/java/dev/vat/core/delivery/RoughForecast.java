@@ -15,7 +15,9 @@ public record RoughForecast(long lowBytes, long highBytes) {
     public static RoughForecast of(Settings settings, Size size, long frames, Rate rate, boolean transparent) {
         Codec codec = settings.codec();
         if (settings.control() instanceof RateControl.FileSize(long bytes)) {
-            return new RoughForecast(bytes * 8 / 10, bytes);
+            long useful = rate == null ? bytes
+                    : rate.seconds(frames).times(codec.mostUsefulBits(size, rate)).dividedBy(Rational.of(8)).round();
+            return new RoughForecast(Math.min(bytes, useful) * 8 / 10, bytes);
         }
         long bits = switch (settings.control()) {
             case RateControl.Average(long b) -> b;

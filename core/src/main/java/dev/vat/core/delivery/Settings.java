@@ -29,15 +29,19 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     /**
-     * With a file size turned into the bit rate that leads to it; all else stays.
+     * With a file size turned into the bit rate that leads to it, or into the most that such pictures can use, if that is less; all else
+     * stays.
      *
+     * @param size of the pictures
      * @param channels of sound, 0 for none
      * @throws IllegalArgumentException if nothing is left for pictures: findings tell beforehand
      */
-    public Settings solved(long frames, Rate rate, int channels) {
-        return control instanceof RateControl.FileSize wish
-                ? withControl(new RateControl.TwoPass(SizeBudget.of(wish, this, frames, rate.seconds(frames), channels).bitsPerSecond()))
-                : this;
+    public Settings solved(long frames, Rate rate, int channels, Size size) {
+        if (!(control instanceof RateControl.FileSize wish)) {
+            return this;
+        }
+        long allowed = SizeBudget.of(wish, this, frames, rate.seconds(frames), channels).bitsPerSecond();
+        return withControl(new RateControl.TwoPass(Math.min(allowed, codec.mostUsefulBits(size, rate))));
     }
 
     public Settings withFraming(Framing other) {

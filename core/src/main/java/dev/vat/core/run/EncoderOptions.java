@@ -2,9 +2,12 @@ package dev.vat.core.run;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.CodecLevel;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
+import dev.vat.core.picture.Size;
+import dev.vat.core.product.VatVersion;
 import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import java.util.List;
@@ -37,16 +40,16 @@ public final class EncoderOptions {
         };
     }
 
-    /** Every option but the threads; a run's plan keeps them. */
-    public static Map<String, String> options(Settings settings, Rate rate) {
+    /** Every option but the threads; a run's plan keeps them. @param rate and @param size of the file's pictures */
+    public static Map<String, String> options(Settings settings, Rate rate, Size size) {
         Codec codec = settings.codec();
         Map<String, String> options = new TreeMap<>();
         if (settings.framing().scanInUse().isInterlaced()) {
             options.put("flags", "+ildct+ilme");
         }
         switch (codec.reportedName()) {
-            case "h264" -> h264(settings, rate, options);
-            case "hevc" -> hevc(settings, rate, options);
+            case "h264" -> h264(settings, rate, size, options);
+            case "hevc" -> hevc(settings, rate, size, options);
             case "vp9" -> vp9(settings, rate, options);
             case "av1" -> av1(settings, rate, options);
             case "prores" -> proRes(codec, options);
@@ -55,10 +58,10 @@ public final class EncoderOptions {
             case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
             case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
             case "mjpeg" -> options
-                    .putAll(Map.of("flags", "+qscale", "global_quality", Integer.toString(118 * number(settings.control()))));
+                    .putAll(Map.of("flags", "+qscale+bitexact", "global_quality", Integer.toString(118 * number(settings.control()))));
             case "png" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "3", "9"), "pred", "mixed"));
             case "qtrle" -> options.put("g", "1");
-            case "tiff" -> options.put("compression_algo", "packbits");
+            case "tiff" -> options.putAll(Map.of("flags", "+bitexact", "compression_algo", "packbits"));
             case "targa" -> options.put("rle", "1");
             case "gif" -> {}
             case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
@@ -105,7 +108,7 @@ public final class EncoderOptions {
         };
     }
 
-    private static void h264(Settings settings, Rate rate, Map<String, String> options) {
+    private static void h264(Settings settings, Rate rate, Size size, Map<String, String> options) {
         Codec codec = settings.codec();
         options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
         options.put("g", group(settings, rate));
@@ -124,8 +127,8 @@ public final class EncoderOptions {
             default -> "high422";
         });
         switch (settings.control()) {
-            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
-            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Average(long bits) -> averaged(codec, bits, rate, size, options);
+            case RateControl.TwoPass(long bits) -> averaged(codec, bits, rate, size, options);
             case RateControl.Steady(long bits) -> {
                 for (String name : new String[] {"b", "minrate", "maxrate", "bufsize"}) {
                     options.put(name, Long.toString(bits));
@@ -141,7 +144,16 @@ public final class EncoderOptions {
         }
     }
 
-    private static void hevc(Settings settings, Rate rate, Map<String, String> options) {
+    /** A rate on average, and at no moment more than the least level allows that has room for it. */
+    private static void averaged(Codec codec, long bits, Rate rate, Size size, Map<String, String> options) {
+        options.put("b", Long.toString(bits));
+        CodecLevel.bounds(codec, size, rate, bits).ifPresent(bounds -> {
+            options.put("maxrate", Long.toString(bounds.bitsPerSecond()));
+            options.put("bufsize", Long.toString(bounds.buffer()));
+        });
+    }
+
+    private static void hevc(Settings settings, Rate rate, Size size, Map<String, String> options) {
         String group = group(settings, rate);
         String own = "log-level=error:open-gop=0:frame-threads=1:keyint=" + group + ":min-keyint=" + group;
         options.put("preset", byEffort(settings, "veryfast", "medium", "slow"));
@@ -151,8 +163,8 @@ public final class EncoderOptions {
             default -> "main422-10";
         });
         switch (settings.control()) {
-            case RateControl.Average(long bits) -> options.put("b", Long.toString(bits));
-            case RateControl.TwoPass(long bits) -> options.put("b", Long.toString(bits));
+            case RateControl.Average(long bits) -> averaged(settings.codec(), bits, rate, size, options);
+            case RateControl.TwoPass(long bits) -> averaged(settings.codec(), bits, rate, size, options);
             case RateControl.Capped(int number, long bits, long buffer) -> {
                 options.put("crf", Integer.toString(number));
                 own += ":vbv-maxrate=" + bits / 1000 + ":vbv-bufsize=" + buffer / 1000;
@@ -215,6 +227,8 @@ public final class EncoderOptions {
     }
 
     private static void proRes(Codec codec, Map<String, String> options) {
+        // Who encoded it, in every frame's head (SMPTE RDD 36, 6.1.1): four letters.
+        options.put("vendor", VatVersion.NAME + " ");
         options.put("profile", switch (codec.id()) {
             case "prores-422-proxy" -> "proxy";
             case "prores-422-lt" -> "lt";

@@ -141,9 +141,9 @@ class IsoMovieTest {
     @Test
     void lengthsThatSayAFrameMoreAreMended() throws Exception {
         byte[] wrong = movie(4);
-        List<IsoLengths.Patch> patches = IsoLengths.mended(bytes(wrong));
+        List<Patch> patches = IsoLengths.mended(bytes(wrong));
         assertThat(patches).hasSize(5);
-        for (IsoLengths.Patch patch : patches) {
+        for (Patch patch : patches) {
             System.arraycopy(patch.value(), 0, wrong, (int) patch.at(), patch.value().length);
         }
         assertThat(wrong).isEqualTo(movie(3));

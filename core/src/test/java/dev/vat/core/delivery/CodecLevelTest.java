@@ -37,4 +37,18 @@ class CodecLevelTest {
     void whereThereIsNoneNothingIsSaid(String codec, String size, String rate) {
         assertThat(CodecLevel.needed(codec, Size.parse(size), Rate.parse(rate))).isEmpty();
     }
+
+    /** ITU-T H.264, tables; H.265, tables A.8 to A.10, main tier. */
+    @ParameterizedTest
+    @CsvSource({"h264-high-420, 1920x1080, 25, 8000000, 4, 25000000, 31250000",
+        "h264-high-420, 1920x1080, 25, 25000001, 4.1, 62500000, 78125000",
+        "h264-high10-420, 1280x720, 25, 8000000, 3.1, 42000000, 42000000", "h264-high422-10, 720x576, 25, 40000000, 3, 40000000, 40000000",
+        "h264-high-420, 96x64, 5, 1000, 1, 80000, 218750", "h265-main-420, 1920x1080, 25, 8000000, 4, 12000000, 12000000",
+        "h265-main-420, 3840x2160, 50, 30000000, 5.1, 40000000, 40000000"})
+    void aLevelBoundsItsBits(String codec, String size, String rate, long bits, String level, long most, long buffer) {
+        CodecLevel.Bounds bounds = CodecLevel.bounds(Catalogue.codec(codec), Size.parse(size), Rate.parse(rate), bits).orElseThrow();
+        assertThat(bounds.level().name()).isEqualTo(level);
+        assertThat(bounds.bitsPerSecond()).isEqualTo(most);
+        assertThat(bounds.buffer()).isEqualTo(buffer);
+    }
 }

@@ -25,6 +25,18 @@ class SizeBudgetTest {
         assertThat(heard.bitsPerSecond()).isLessThan(silent.bitsPerSecond() - 190_000);
     }
 
+    /** 25 MB for a second of small pictures: what they can't use isn't forced upon them. */
+    @Test
+    void aWishFarAboveWhatPicturesCanUseIsNoRate() {
+        RateControl solved = WEB.withControl(new RateControl.FileSize(25_000_000)).solved(25, Rate.FPS_25, 0, Size.of(640, 360)).control();
+        long bits = ((RateControl.TwoPass) solved).bitsPerSecond();
+        assertThat(bits).isEqualTo(WEB.codec().mostUsefulBits(Size.of(640, 360), Rate.FPS_25)).isLessThan(20_000_000);
+        assertThat(CodecLevel.bounds(WEB.codec(), Size.of(640, 360), Rate.FPS_25, bits).orElseThrow().level().name())
+                .isEqualTo("3");
+        RateControl large = WEB.withControl(new RateControl.FileSize(25_000_000)).solved(25, Rate.FPS_25, 0, Size.of(1920, 1080)).control();
+        assertThat(((RateControl.TwoPass) large).bitsPerSecond()).as("as level 4.1 has it").isEqualTo(62_500_000);
+    }
+
     @Test
     void theLeastFileIsEnoughAndAnUnlikelyOneIsImpossible() {
         SizeBudget small = budget(300_000, 1500, 2);
@@ -33,7 +45,7 @@ class SizeBudgetTest {
         SizeBudget enough = budget(least, 1500, 2);
         assertThat(enough.isPossible()).isTrue();
         assertThat(enough.bitsPerSecond()).isGreaterThanOrEqualTo((long) (WEB.codec().lowBitsPerPixel() * 1920 * 1080 * 25));
-        assertThat(WEB.withControl(new RateControl.FileSize(least)).solved(1500, Rate.FPS_25, 2).control())
+        assertThat(WEB.withControl(new RateControl.FileSize(least)).solved(1500, Rate.FPS_25, 2, Size.of(1920, 1080)).control())
                 .isEqualTo(new RateControl.TwoPass(enough.bitsPerSecond()));
     }
 }

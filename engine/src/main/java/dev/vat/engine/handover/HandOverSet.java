@@ -12,7 +12,7 @@ import dev.vat.engine.process.Task;
 import dev.vat.engine.viewer.ContactSheetFile;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.TaskMessage;
-import dev.vat.protocol.VatVersion;
+import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;

@@ -32,7 +32,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.core.type.Face;
 import dev.vat.core.words.Words;
-import dev.vat.protocol.VatVersion;
+import dev.vat.core.product.VatVersion;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -119,8 +119,8 @@ public final class RunPlanner {
         Settings settings = deliverable.settings();
         Rate rate = settings.framing().scanInUse().rate(reelRate);
         long frames = settings.framing().scanInUse().frames(programme.plan().count());
-        Settings solved = settings.solved(frames, rate, sound == null ? 0 : sound.channels());
         Frame frame = deliverable.frameFor(shape.size(), shape.pixelAspect());
+        Settings solved = settings.solved(frames, rate, sound == null ? 0 : sound.channels(), frame.size());
         String fileName = FileNaming.parse(project.naming()).fileName(deliverable,
                 new FileNaming.Context(project.name(), programme.reel().name(),
                         programme.range(), LocalDate.now(clock), frame.size(), rate));
@@ -130,7 +130,7 @@ public final class RunPlanner {
         RunFile picture = new RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
                 settings.control().passes(),
-                EncoderOptions.labelled(EncoderOptions.options(solved, rate), settings.codec(), asked.timecode()),
+                EncoderOptions.labelled(EncoderOptions.options(solved, rate, frame.size()), settings.codec(), asked.timecode()),
                 PartCutting.cut(settings, rate, frames), asked, deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
         if (!deliverable.makesMatte() || !programme.transparent()) {

@@ -109,7 +109,7 @@ public final class ProjectTrial {
             file.flatMap(f -> {
                 Rate rate = f.expected().rate();
                 int channels = f.expected().sound() == null ? 0 : f.expected().sound().channels();
-                Settings solved = deliverable.settings().solved(f.expected().frames(), rate, channels);
+                Settings solved = deliverable.settings().solved(f.expected().frames(), rate, channels, f.expected().size());
                 return DeliverableForecast.of(deliverable, tried, shape(f), rate.seconds(f.expected().frames()).toDouble(), solved);
             }).ifPresent(forecast -> found.put(deliverable.id(), withMatte(forecast, deliverable, tried)));
         }

@@ -7,7 +7,7 @@ import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.words.Words;
-import dev.vat.protocol.VatVersion;
+import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.storage.Json;
 import java.io.BufferedWriter;
 import java.io.IOException;

@@ -71,7 +71,7 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
     public static EncoderSpec of(Settings settings, Size size, PixelAspect pixelAspect, Rate rate, int threads) {
         return new EncoderSpec(settings.codec(), settings.colourFor(size), size, pixelAspect, rate, settings.framing().scanInUse(),
                 settings.container().isMovingStill() ? settings.loops() : null, threads,
-                EncoderOptions.options(settings, rate), null);
+                EncoderOptions.options(settings, rate, size), null);
     }
 
     /** As a plan has it, which may have been made earlier. */

@@ -2,6 +2,7 @@ package dev.vat.media.encode;
 
 import dev.vat.core.container.DpxHeader;
 import dev.vat.core.container.ExrHead;
+import dev.vat.core.product.VatVersion;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
@@ -18,7 +19,7 @@ public final class StillsWriter implements PartSink {
 
     private static final Words WORDS = Words.of(StillsWriter.class);
 
-    private static final String MAKER = "Vat";
+    private static final String MAKER = VatVersion.NAME + " " + VatVersion.current();
 
     private final Path folder;
     private final Expectation expected;

@@ -46,6 +46,7 @@ public final class Muxer implements AutoCloseable {
     private static final int BY_DEFAULT = 1;
 
     private final Container container;
+    private Origin origin;
     private final Path file;
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVRational frameTime;
@@ -104,14 +105,8 @@ public final class Muxer implements AutoCloseable {
     }
 
     /** Who made it, where the container has a field for that; null for nothing. */
-    Muxer origin(Origin origin) {
-        if (origin != null && container == Container.MXF) {
-            AVDictionary metadata = new AVDictionary(context.metadata());
-            Av.check(av_dict_set(metadata, "company_name", origin.program(), 0), WORDS.say("track"));
-            Av.check(av_dict_set(metadata, "product_name", origin.program(), 0), WORDS.say("track"));
-            Av.check(av_dict_set(metadata, "product_version", origin.version(), 0), WORDS.say("track"));
-            context.metadata(metadata);
-        }
+    Muxer origin(Origin maker) {
+        origin = maker;
         return this;
     }
 
@@ -170,7 +165,13 @@ public final class Muxer implements AutoCloseable {
         Av.check(avio_open(io, file.toString(), AVIO_FLAG_WRITE), WORDS.say("openingForWriting", file.getFileName()));
         context.pb(io);
         AVDictionary dictionary = Av.options(options);
+        if (origin != null) {
+            origin.sign(context, container);
+        }
         Av.check(avformat_write_header(context, dictionary), WORDS.say("starting", file.getFileName()));
+        if (origin != null) {
+            origin.signStarted(context, container);
+        }
         Av.requireAllTaken(dictionary, WORDS.say("theContainer"));
         return this;
     }

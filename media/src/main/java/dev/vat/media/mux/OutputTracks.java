@@ -119,7 +119,10 @@ final class OutputTracks implements AutoCloseable {
             options.put("movflags", "+faststart");
         }
         AVDictionary dictionary = Av.options(options);
+        Origin maker = Origin.ofThisVat(file.getFileName().toString());
+        maker.sign(context, container);
         Av.check(avformat_write_header(context, dictionary), WORDS.say("cantHoldTheseTracks", container.title()));
+        maker.signStarted(context, container);
         Av.requireAllTaken(dictionary, WORDS.say("theContainer"));
     }
 

@@ -51,7 +51,7 @@ class MovieFramesTest {
     Path folder;
 
     private EncoderSpec spec(Target target, Map<String, String> more) {
-        Map<String, String> options = EncoderOptions.options(target.settings(), Rate.FPS_25);
+        Map<String, String> options = EncoderOptions.options(target.settings(), Rate.FPS_25, SIZE);
         options.putAll(more);
         EncoderSpec spec = EncoderSpec.of(target.settings(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
         return new EncoderSpec(spec.codec(), spec.colour(), SIZE, PixelAspect.SQUARE, Rate.FPS_25, spec.scan(), null, 1, options, null);

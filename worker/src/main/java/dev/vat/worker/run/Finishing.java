@@ -6,6 +6,7 @@ import dev.vat.core.proof.Loudness;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
+import dev.vat.core.product.VatVersion;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
@@ -94,7 +95,7 @@ final class Finishing {
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
                         file.expected().pixelAspect(), file.expected().timecode())
-                        .withOrigin(new Origin("Vat", plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
+                        .withOrigin(new Origin(VatVersion.NAME, plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
     }

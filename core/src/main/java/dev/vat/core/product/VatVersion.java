@@ -1,7 +1,9 @@
-package dev.vat.protocol;
+package dev.vat.core.product;
 
-/** Vat's own version, as plans and receipts name it. */
+/** Vat's own name and version, as plans, receipts and files have it. */
 public final class VatVersion {
+
+    public static final String NAME = "Vat";
 
     private static final String CURRENT = "0.1.0";
 
