@@ -22,7 +22,9 @@ final class ReadingChoices {
     private static final Map<String, AlphaKind> ALPHAS = Map.of("straight", AlphaKind.STRAIGHT, "premultiplied", AlphaKind.PREMULTIPLIED,
             "none", AlphaKind.NONE);
     private static final Map<String, ColourReading> COLOURS = Map.of("display", ColourReading.DISPLAY, "linear", ColourReading.LINEAR,
-            "tagged", ColourReading.TAGGED);
+            "tagged", ColourReading.TAGGED, "display-srgb", ColourReading.DISPLAY.withToLight(ColourReading.Curve.SRGB), "display-2.4",
+            ColourReading.DISPLAY.withToLight(ColourReading.Curve.BT1886), "display-2.2",
+            ColourReading.DISPLAY.withToLight(ColourReading.Curve.GAMMA22));
     private static final Map<String, FieldReading> FIELDS = Map.of("kept", FieldReading.KEPT, "deinterlaced", FieldReading.DEINTERLACED,
             "each", FieldReading.EACH);
 

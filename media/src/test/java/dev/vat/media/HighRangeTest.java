@@ -8,6 +8,7 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Treatment;
 import dev.vat.core.picture.AlphaKind;
+import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.Size;
 import dev.vat.core.recipe.WorkingFormat;
@@ -16,6 +17,7 @@ import dev.vat.media.convert.Conversion;
 import dev.vat.media.picture.FloatSamples;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.SamplePictures;
+import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
@@ -140,6 +142,35 @@ class HighRangeTest {
         try (Picture in = grey(light); Picture out = delivered(codec, ColourCoding.LINEAR, in, true)) {
             float found = out.plane(0).get(ValueLayout.JAVA_FLOAT, 24L * out.stride(0) + 64);
             assertThat(found / light).isCloseTo(1f, within(.004f));
+        }
+    }
+
+    /** What a file states of its curve counts when light is made of it, and what was chosen counts more. */
+    @ParameterizedTest
+    @CsvSource({",, 2.4", "13,, srgb", "4,, 2.2", "1,, 2.4", "13, BT1886, 2.4", ", SRGB, srgb", "1, GAMMA22, 2.2"})
+    void displayCodesBecomeLightByTheStatedCurve(Integer stated, ColourReading.Curve chosen, String curve) {
+        Codec codec = Catalogue.codec("frames-exr");
+        ColourReading reading = ColourReading.DISPLAY.withTags(null, stated).withToLight(chosen);
+        for (double code : new double[] {.02, .25, .5, .9}) {
+            double expected = curve.equals("srgb") ? code <= .04045 ? code / 12.92 : Math.pow((code + .055) / 1.055, 2.4)
+                    : Math.pow(code, Double.parseDouble(curve));
+            float[] plane = new float[Math.toIntExact(SIZE.pixels())];
+            Arrays.fill(plane, (float) code);
+            try (Picture whole = SamplePictures.of(new Samples(SIZE.width(), SIZE.height(), plane, plane, plane, null));
+                    Picture single = grey((float) code)) {
+                for (Picture in : new Picture[] {whole, single}) {
+                    assertThat(lightOf(codec, in, reading)).isCloseTo(expected, within(.0003 + expected * .002));
+                }
+            }
+        }
+    }
+
+    private static double lightOf(Codec codec, Picture in, ColourReading reading) {
+        try (Composer composer = new Composer(WorkingFormat.HIGH, false);
+                Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+                Picture working = composer.compose(in, new PictureReading(AlphaKind.NONE, null, reading));
+                Picture light = conversion.convert(working)) {
+            return light.plane(0).get(ValueLayout.JAVA_FLOAT, 24L * light.stride(0) + 64 * 2);
         }
     }
 }

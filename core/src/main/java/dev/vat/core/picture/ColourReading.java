@@ -5,6 +5,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
+import java.util.stream.Stream;
 
 /**
  * How stored samples are taken as colour.
@@ -12,10 +13,12 @@ import dev.vat.core.words.Words;
  * @param exposure in stops, for linear light: 1 doubles the light
  * @param curve from linear light to the display
  * @param primaries and {@code transfer}: what the file states, as code points of ITU-T H.273, for {@code TAGGED}
+ * @param toLight curve by which display-coded values are brought to light, for files that hold light or high range; null for what the file
+ *     states, else that of ITU-R BT.1886
  * @param own what it states where no code point stands for it; it goes before these
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
-public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer primaries, Integer transfer,
+public record ColourReading(Kind kind, Rational exposure, Curve curve, Curve toLight, Integer primaries, Integer transfer,
         OwnColour own) {
 
     private static final Words WORDS = Words.of(ColourReading.class);
@@ -50,18 +53,25 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
     public enum Curve {
         /** IEC 61966-2-1. */
         @JsonProperty("srgb")
-        SRGB("sRGB"),
+        SRGB("sRGB", 13),
         /** The inverse of the display of ITU-R BT.1886, a power of 2.4. */
         @JsonProperty("bt1886")
-        BT1886("Rec.1886 (2.4)"),
+        BT1886("Rec.1886 (2.4)", 1),
         /** A plain power of 2.2. */
         @JsonProperty("gamma22")
-        GAMMA22(Words.of(ColourReading.class).say("gamma22"));
+        GAMMA22(Words.of(ColourReading.class).say("gamma22"), 4);
 
         private final String title;
+        private final int code;
 
-        Curve(String title) {
+        Curve(String title, int code) {
             this.title = title;
+            this.code = code;
+        }
+
+        /** The code point of ITU-T H.273 whose curve this is; 1 stands for what such a display shows. */
+        public int code() {
+            return code;
         }
 
         public String title() {
@@ -86,24 +96,35 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
 
     /** As files state it, unexposed, with the usual curve. */
     public static ColourReading of(Kind kind) {
-        return new ColourReading(kind, null, null, null, null, null);
+        return new ColourReading(kind, null, null, null, null, null, null);
     }
 
     public ColourReading withExposure(Rational stops) {
-        return new ColourReading(kind, stops, curve, primaries, transfer, own);
+        return new ColourReading(kind, stops, curve, toLight, primaries, transfer, own);
     }
 
     public ColourReading withCurve(Curve other) {
-        return new ColourReading(kind, exposure, other, primaries, transfer, own);
+        return new ColourReading(kind, exposure, other, toLight, primaries, transfer, own);
+    }
+
+    /** @param other null for what the file states */
+    public ColourReading withToLight(Curve other) {
+        return new ColourReading(kind, exposure, curve, other, primaries, transfer, own);
     }
 
     public ColourReading withStated(Stated stated) {
-        return new ColourReading(kind, exposure, curve, stated.primaries(), stated.transfer(), stated.own());
+        return new ColourReading(kind, exposure, curve, toLight, stated.primaries(), stated.transfer(), stated.own());
     }
 
     /** @param primariesCode and {@code transferCode}: code points of ITU-T H.273, null for what isn't stated */
     public ColourReading withTags(Integer primariesCode, Integer transferCode) {
-        return new ColourReading(kind, exposure, curve, primariesCode, transferCode, null);
+        return new ColourReading(kind, exposure, curve, toLight, primariesCode, transferCode, null);
+    }
+
+    /** The curve by which display-coded values are light: what was chosen, what the file states, or that of the display. */
+    public Curve curveToLight() {
+        return toLight != null ? toLight
+                : Stream.of(Curve.SRGB, Curve.GAMMA22).filter(c -> transfer != null && transfer == c.code).findFirst().orElse(Curve.BT1886);
     }
 
     @JsonIgnore
@@ -131,7 +152,8 @@ public record ColourReading(Kind kind, Rational exposure, Curve curve, Integer p
     /** In words, for receipts and the window. */
     public String describe() {
         return switch (kind) {
-            case DISPLAY -> WORDS.say("displayCodedValuesKept");
+            case DISPLAY -> toLight == null ? WORDS.say("displayCodedValuesKept")
+                    : WORDS.say("displayCodedToLightBy", toLight.title());
             case LINEAR -> WORDS.say("linearLightExposureCurve", exposure.toDecimal(2), curve.title());
             case TAGGED -> WORDS.say("convertedFromWhatTheFile");
         };

@@ -52,7 +52,8 @@ final class PictureFields {
     List<Folds.Group> groups() {
         return List.of(Folds.Group.of("shape", WORDS.say("shape"), shapeWords(), this::shape),
                 Folds.Group.of("alpha", WORDS.say("alpha"), alphaWords(), () -> List.of(alpha())),
-                Folds.Group.of("colour", WORDS.say("colour"), picture.colourOf(format).describe(), () -> List.of(colour())));
+                Folds.Group.of("colour", WORDS.say("colour"), picture.colourOf(format).describe(), () -> picture.colourOf(format)
+                        .kind() == ColourReading.Kind.DISPLAY ? List.of(colour(), toLight()) : List.of(colour())));
     }
 
     private String shapeWords() {
@@ -193,6 +194,15 @@ final class PictureFields {
         HBox field = field(WORDS.say("colour"), now.kind().sentence() + stated, values.toArray(Node[]::new));
         field.setAccessibleText(WORDS.say("colour2", now.describe()));
         return field;
+    }
+
+    /** Only files of light and of high range ask for it. */
+    private HBox toLight() {
+        ColourReading now = picture.colourOf(format);
+        ColourReading.Curve stated = now.withToLight(null).curveToLight();
+        return field(WORDS.say("toLight"), WORDS.say("forEXRAndHDR", stated.title()),
+                choice("to-light", ColourReading.Curve.values(), now.curveToLight(), ColourReading.Curve::title,
+                        curve -> set(p -> p.withColour(plain(now).withToLight(curve == stated ? null : curve)))));
     }
 
     /** What is kept in the project holds nothing that a file states. */

@@ -101,7 +101,7 @@ public final class Composer implements AutoCloseable {
 
     /**
      * From what the file states to Rec.709 primaries and the sRGB curve, or to those of high range; white of ordinary brightness is 203
-     * candelas. What states nothing is as a display of ITU-R BT.1886 shows it.
+     * candelas. Display-coded values are light by the curve that was chosen or is stated, else as a display of ITU-R BT.1886 shows them.
      */
     private String tagged(ColourReading colour, boolean keep) {
         boolean states = colour.kind() == ColourReading.Kind.TAGGED && (colour.primaries() != null || colour.transfer() != null);
@@ -109,7 +109,7 @@ public final class Composer implements AutoCloseable {
             return "";
         }
         int primaries = !states || colour.primaries() == null ? 1 : colour.primaries();
-        int transfer = !states ? 1 : colour.transfer() == null ? 13 : colour.transfer();
+        int transfer = !states ? colour.curveToLight().code() : colour.transfer() == null ? 13 : colour.transfer();
         return ",setparams=range=pc:colorspace=gbr:color_primaries=" + primaries + ":color_trc=" + transfer
                 + (keep ? ":alpha_mode=premultiplied" : "")
                 + ",zscale=primariesin=" + primaries + ":transferin=" + transfer + ":"
@@ -166,7 +166,8 @@ public final class Composer implements AutoCloseable {
             case GAMMA22 -> "bt470m";
         };
         String light = high()
-                ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? "709" : transfer(colour)) + ":primariesin="
+                ? "transferin=" + (colour.kind() == ColourReading.Kind.DISPLAY ? colour.curveToLight().code() : transfer(colour))
+                        + ":primariesin="
                         + primaries(colour) + ":" + HIGH_RANGE + ":"
                 : colour.isLinear() || colour.kind() == ColourReading.Kind.TAGGED
                         ? "transferin=" + transfer(colour) + ":transfer=" + transfer + ":primariesin=" + primaries(colour)
