@@ -1,11 +1,8 @@
 package dev.vat.cli;
 
-import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.FileNaming;
-import dev.vat.core.delivery.Preset;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
-import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Place;
 import dev.vat.core.project.Project;
@@ -27,7 +24,6 @@ import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
 import dev.vat.engine.source.SourceFinder;
-import dev.vat.engine.storage.PresetStore;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
@@ -35,7 +31,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
@@ -57,9 +52,6 @@ final class MakeCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Option(names = "--target", paramLabel = "ID")
-    private List<String> targets = new ArrayList<>();
-
     @Option(names = "--rate", paramLabel = "RATE")
     private String rate;
 
@@ -74,9 +66,6 @@ final class MakeCommand implements Callable<Integer> {
 
     @Option(names = "--name", paramLabel = "PATTERN")
     private String naming;
-
-    @Option(names = "--preset", paramLabel = "NAME|FILE")
-    private List<String> presets = new ArrayList<>();
 
     @Mixin
     private final ReadingChoices readings = new ReadingChoices();
@@ -130,11 +119,21 @@ final class MakeCommand implements Callable<Integer> {
                     (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             prepared.findings().all().forEach(this::tell);
             if (prepared instanceof Preparation.Ready ready) {
-                return new CommandRun(output, places, cores).make(ready.plan(), project);
+                return leftOut(ready, output, new CommandRun(output, places, cores).make(ready.plan(), project));
             }
             throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasMade", prepared.findings().blockers().stream()
                     .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
         }
+    }
+
+    /** Files that couldn't be made don't keep the others back; the exit code tells of them. @param code of the others */
+    static int leftOut(Preparation.Ready ready, Output output, int code) {
+        if (ready.leftOut().isEmpty()) {
+            return code;
+        }
+        output.error(ExitCode.FINDINGS, WORDS.say("notMade",
+                ready.leftOut().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
+        return code == ExitCode.PROVEN.code() ? ExitCode.FINDINGS.code() : code;
     }
 
     private Integer queued(Project project) throws IOException {
@@ -219,18 +218,7 @@ final class MakeCommand implements Callable<Integer> {
 
     private Project edited(Project found) {
         Project project = readings.apply(found);
-        for (String target : targets) {
-            project = DeliverableEdits.addTarget(parse(target, Catalogue::target)).apply(project);
-        }
-        if (!targets.isEmpty() || !presets.isEmpty()) {
-            project = project.withDeliverables(project.deliverables().stream().filter(d -> targets.contains(d.target())).toList());
-        }
-        for (String preset : presets) {
-            project = DeliverableEdits.addPreset(preset(preset)).apply(project);
-        }
-        if (project.deliverables().isEmpty()) {
-            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayWhoTheFileIsForWithTarget"));
-        }
+        project = choices.files(project, places);
         if (rate != null) {
             project = Edits.setRate(parse(rate, Rate::parse)).apply(project);
         }
@@ -256,21 +244,6 @@ final class MakeCommand implements Callable<Integer> {
         }
         project = choices.apply(project, rate == null ? null : Rate.parse(rate));
         return out == null ? project : Edits.setFolder(Place.of(out)).apply(project);
-    }
-
-    private Preset preset(String text) {
-        try {
-            Path file = Path.of(text);
-            if (Files.isRegularFile(file)) {
-                return Preset.parse(Files.readString(file));
-            }
-            return PresetStore.in(places).find(text)
-                    .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("thereIsNoPresetAndNoFile", text)));
-        } catch (IllegalArgumentException e) {
-            throw new CommandFailure(ExitCode.WRONG_USE, text + ": " + e.getMessage());
-        } catch (IOException e) {
-            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("cantBeRead", text, e.getMessage()));
-        }
     }
 
     static <T> T parse(String text, Function<String, T> parser) {

@@ -142,7 +142,7 @@ final class QueueCommand implements Callable<Integer> {
                 case Preparation.Ready ready -> {
                     queue.change(waiting.id(), w -> w.withRun(ready.plan().run()));
                     output.say(waiting.id() + ": " + waiting.title());
-                    code = new CommandRun(output, places).make(ready.plan(), project);
+                    code = MakeCommand.leftOut(ready, output, new CommandRun(output, places).make(ready.plan(), project));
                 }
                 case Preparation.Blocked _ when waiting.whenComplete() -> {
                     waitingForFrames.add(waiting.id());

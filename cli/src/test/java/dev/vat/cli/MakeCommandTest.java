@@ -57,6 +57,45 @@ class MakeCommandTest extends CommandFrames {
         assertThat(folder.resolve("none")).doesNotExist();
     }
 
+    /** Each file as it was said of it alone, and one whose codec isn't its target's is called so. */
+    @Test
+    void whatIsSaidOfOneTargetHoldsForItAlone() throws IOException {
+        Path frames = png("kite", 1, 6);
+        Path out = folder.resolve("out");
+        Shell made = Shell.run("make", frames, "--target", "web-h264,size=64x36,fit=fill", "--target", "web-h264,codec=h265-main-420",
+                "--target", "alpha-prores-4444,codec=prores-422-hq", "--rate", "25", "--out", out, "--json");
+        assertThat(made.code()).as(made.err()).isZero();
+        assertThat(names(out)).contains("kite_web.mp4", "kite_h265-main-420-2.mp4", "kite_prores-422-hq.mov");
+        assertThat(Files.readString(out.resolve("kite_web.mp4.receipt.json"))).contains("64x36");
+        assertThat(Files.readString(out.resolve("kite_prores-422-hq.mov.receipt.json"))).contains("with alpha, as ProRes 422 HQ");
+        assertThat(made.events("finding")).filteredOn(f -> f.path("id").asText().equals("target-changed")).hasSize(1)
+                .allMatch(f -> f.path("text").asText().contains("means no alpha, 4:2:2 in place of 4:4:4"));
+
+        Shell same = Shell.run("make", frames, "--target", "web-h264", "--target", "edit-prores-hq", "--codec", "dnxhr-hq", "--rate", "25",
+                "--out", folder.resolve("none"));
+        assertThat(same.code()).isEqualTo(2);
+        assertThat(same.err()).contains("--target web-h264,codec=");
+        assertThat(folder.resolve("none")).doesNotExist();
+    }
+
+    /** A file that can't be made keeps no other back; the exit code tells of it. */
+    @Test
+    void oneFileThatCantBeFailsAlone() throws IOException {
+        Path frames = png("kite", 1, 6);
+        Path out = folder.resolve("out");
+        Shell made = Shell.run("make", frames, "--target", "web-h264,quality=30", "--target",
+                "alpha-prores-4444,size=20000x14000,accept=far-enlarged", "--rate", "25", "--out", out, "--json");
+        assertThat(made.code()).isEqualTo(3);
+        assertThat(names(out)).containsExactlyInAnyOrder("kite_web.mp4", "kite_web.mp4.receipt.json");
+        assertThat(made.last().path("message").asText()).contains("size-illegal").contains("takes no picture of 20000x14000");
+        assertThat(made.events("done")).hasSize(1);
+
+        Shell none = Shell.run("make", frames, "--target", "alpha-prores-4444,size=20000x14000", "--rate", "25", "--out",
+                folder.resolve("none"));
+        assertThat(none.code()).isEqualTo(3);
+        assertThat(folder.resolve("none")).doesNotExist();
+    }
+
     /** A hole, an empty file, a cut-short PNG and a frame of another size: each is named, refused, and filled on demand. */
     @Test
     void everyFaultIsNamedRefusedAndFilledOnDemand() throws IOException {

@@ -90,6 +90,7 @@ class ReadingChoicesTest {
     void whatIsNoChoiceIsSaid() throws IOException {
         Shell odd = Shell.run("make", layered(), "--target", "frames-png", "--source-colour", "pink");
         assertThat(odd.code()).isEqualTo(2);
-        assertThat(odd.err()).contains("'pink' is no way to take colour: write display or linear or tagged");
+        assertThat(odd.err()).contains(
+                "'pink' is no way to take colour: write display or display-2.2 or display-2.4 or display-srgb or linear or tagged");
     }
 }

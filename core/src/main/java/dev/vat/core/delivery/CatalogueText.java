@@ -25,29 +25,32 @@ public final class CatalogueText {
             | Field | Second reader: Vat's own, in every proof | Reader from outside | Not carried by |
             |---|---|---|---|
             | container, codec | MP4, MOV, MXF, Matroska, WebM, AVI | mediainfo | |
-            | frames, constant rate | the same; MPEG-2, DV, ProRes, DPX | mediainfo; of moving stills Chromium's image decoder | \
-            numbered frames but DPX say no rate |
-            | start at 0, length | MP4, MOV, MXF; of the timecode's track too | Chromium (MP4, WebM); else the library | numbered frames |
-            | size | containers; H.264, H.265, MPEG-2, ProRes, DNx, DV, AV1, VP9 | mediainfo | |
-            | pixel aspect in the container | MP4, MOV, MXF, Matroska, WebM, DPX | mediainfo | AVI, moving stills, numbered frames \
-            but DPX; MXF for DNxHD and DNxHR |
+            | frames, constant rate | the same, GIF, animated PNG and WebP; MPEG-2, DV, ProRes, DPX, EXR | mediainfo; of moving stills \
+            Chromium's image decoder | numbered frames but DPX and EXR say no rate |
+            | start at 0, length | MP4, MOV, MXF; of the timecode's track too; length of moving stills | Chromium (MP4, WebM); else the \
+            library | numbered frames |
+            | size | containers, moving stills, PNG, TIFF, TGA, JPEG, EXR; H.264, H.265, MPEG-2, ProRes, DNx, DV, AV1, VP9 | \
+            mediainfo | |
+            | pixel aspect in the container | MP4, MOV, MXF, Matroska, WebM, DPX, EXR; PNG and JPEG where they say it | mediainfo | AVI, \
+            moving stills, TIFF, TGA; MXF for DNxHD and DNxHR |
             | pixel aspect in the pictures | H.264, H.265, MPEG-2 | the library, where pictures state it | ProRes, DNxHR, v210 and \
             others that have no place |
             | profile, level | H.264, H.265, MPEG-2, ProRes, DNx, AV1, VP9 | mediainfo for H.264, ProRes; else the library | codecs \
             that have but one |
-            | chroma, depth | H.264, H.265, MPEG-2, DNx, AV1, VP9; chroma of ProRes; MXF | mediainfo | |
-            | matrix, range, primaries, transfer | MP4, MOV, Matroska, WebM; H.264, H.265, MPEG-2, ProRes, AV1, VP9 | mediainfo | \
+            | chroma, depth | H.264, H.265, MPEG-2, DNx, AV1, VP9; chroma of ProRes; MXF; depth of numbered frames | mediainfo | |
+            | matrix, range, primaries, transfer | MP4, MOV, Matroska, WebM; H.264, H.265, MPEG-2, ProRes, AV1, VP9; PNG | mediainfo | \
             AVI, GIF, WebP, numbered frames but PNG; what else is missing stands as \
             not carried in the receipt |
             | order of lines | MXF, Matroska; ProRes, MPEG-2; that H.264 is progressive | mediainfo; of DV it calls every file \
             interlaced | moving stills, numbered frames |
-            | alpha and its kind | announced in MOV and WebM; ProRes | Chromium (WebM, animated PNG and WebP); else the library | |
+            | alpha and its kind | announced in MOV and WebM; ProRes; numbered frames | Chromium (WebM, animated PNG and WebP); else the library | |
             | index in front | MP4, MOV | mediainfo | all but MP4 and MOV |
-            | loops | | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
+            | loops | GIF, animated PNG and WebP | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
             | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV | the library, a tone within 30 \
             ms | moving stills, numbered frames |
             | every frame's samples | | the library by CRC32C; Chromium within 4 codes on flat patches | |
-            | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX | mediainfo | all but MP4, MOV, Matroska, MXF and DPX |
+            | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX, EXR; groups of MPEG-2 | mediainfo | all others, of which a finding says so |
+            | maker: Vat and its version | `DeliveryMatrixTest` | | where a container has no field |
             | identifiers (SMPTE ST 330) | MXF | | all but MXF |
             | class of AVC-Intra (SMPTE RP 2027) | MXF, MOV: bytes of every frame, its delimiter, its label (`AvcIntraTest`) | | |
 

@@ -58,7 +58,8 @@ public final class FileNaming {
         Map<String, String> values = new TreeMap<>();
         values.put("project", context.project());
         values.put("reel", context.reel());
-        values.put("target", deliverable.targetInCatalogue().shortName() + deliverable.number().map(n -> "-" + n).orElse(""));
+        values.put("target", deliverable.otherCodec().map(Codec::id).orElseGet(() -> deliverable.targetInCatalogue().shortName())
+                + deliverable.number().map(n -> "-" + n).orElse(""));
         values.put("version", "v01");
         values.put("range", context.range().toString());
         values.put("date", context.date().toString());

@@ -1,6 +1,9 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.words.Words;
+import java.util.Arrays;
+import java.util.Locale;
+import java.util.stream.Collectors;
 
 /** How a picture is brought into a frame of another shape. */
 public enum Fit {
@@ -21,5 +24,16 @@ public enum Fit {
 
     public String title() {
         return title;
+    }
+
+    /** By the words of the command line: {@code bars}, {@code fill}, {@code stretch}, {@code pixels}. @throws IllegalArgumentException naming them */
+    public static Fit parse(String text) {
+        return Arrays.stream(values()).filter(f -> f.id().equals(text.strip().toLowerCase(Locale.ROOT))).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(Fit.class).say("noSuchFit", text,
+                        Arrays.stream(values()).map(Fit::id).collect(Collectors.joining(", ")))));
+    }
+
+    private String id() {
+        return name().toLowerCase(Locale.ROOT);
     }
 }

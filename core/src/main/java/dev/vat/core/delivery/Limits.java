@@ -19,6 +19,10 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
 
     private static final Words WORDS = Words.of(Limits.class);
 
+    /** What the media library takes at most, with room around the picture. */
+    private static final long MOST_SAMPLES = Integer.MAX_VALUE / 8;
+    private static final long BESIDE = 128;
+
     static final Limits NONE = upTo(Size.MAX, Size.MAX);
 
     public Limits {
@@ -50,6 +54,9 @@ public record Limits(int narrowest, int widest, int tallest, Set<Size> sizes, Se
         }
         if (size.width() > widest || size.height() > tallest) {
             return Optional.of(WORDS.say("goesUpToXNot", widest, tallest, size));
+        }
+        if ((size.width() + BESIDE) * (size.height() + BESIDE) > MOST_SAMPLES) {
+            return Optional.of(WORDS.say("takesNoPictureOfSoManyPixels", size, MOST_SAMPLES / 1_000_000));
         }
         return size.width() < narrowest ? Optional.of(WORDS.say("needsAWidthOfOrMoreNot", narrowest, size.width())) : Optional.empty();
     }

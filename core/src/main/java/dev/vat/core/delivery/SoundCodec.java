@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.words.Words;
 import java.util.Arrays;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -35,6 +36,17 @@ public enum SoundCodec {
 
     public String title() {
         return title;
+    }
+
+    /** By the words of the command line: {@code pcm-24}, {@code aac}. @throws IllegalArgumentException naming those there are */
+    public static SoundCodec parse(String text) {
+        return Arrays.stream(values()).filter(c -> c.id().equals(text.strip().toLowerCase(Locale.ROOT))).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException(Words.of(SoundCodec.class).say("noSuchSoundCodec", text,
+                        Arrays.stream(values()).map(SoundCodec::id).collect(Collectors.joining(", ")))));
+    }
+
+    private String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     /** The one that the media library reports so. @throws IllegalArgumentException if there is none */

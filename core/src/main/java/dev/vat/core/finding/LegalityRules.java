@@ -20,6 +20,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -31,10 +32,39 @@ final class LegalityRules {
 
     private LegalityRules() {}
 
+    /** What another codec takes from a file that its target is for. */
+    private static void otherCodec(Deliverable deliverable, List<Finding> found) {
+        Codec wanted = deliverable.targetInCatalogue().codec();
+        Codec codec = deliverable.otherCodec().orElse(wanted);
+        List<String> lost = new ArrayList<>();
+        if (wanted.hasAlpha() && !codec.hasAlpha()) {
+            lost.add(WORDS.say("noAlpha"));
+        }
+        if (codec.codedBits() < wanted.codedBits()) {
+            lost.add(WORDS.say("bitsWhere", codec.codedBits(), wanted.codedBits()));
+        }
+        if (codec.chroma().compareTo(wanted.chroma()) < 0) {
+            lost.add(WORDS.say("chromaWhere", codec.chroma().label(), wanted.chroma().label()));
+        }
+        if (codec.isLossy() && !wanted.isLossy()) {
+            lost.add(WORDS.say("loss"));
+        }
+        if (wanted.everyFrameStandsAlone() && !codec.everyFrameStandsAlone()) {
+            lost.add(WORDS.say("longGroups"));
+        }
+        if (!lost.isEmpty()) {
+            found.add(Finding.of("target-changed", Severity.WARNING,
+                    WORDS.say("hasAnotherCodec", deliverable.title(), codec.title(), wanted.title(), String.join(", ", lost)))
+                    .aboutTarget(deliverable.id())
+                    .withRemedies(new Remedy.Apply(WORDS.say("use", wanted.title()), DeliverableEdits.setCodec(deliverable.id(), wanted))));
+        }
+    }
+
     /** What can't go together, and what can but shouldn't. */
     static void legal(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         Codec codec = settings.codec();
+        otherCodec(deliverable, found);
         Legality.against(codec, settings.container()).ifPresent(why -> found.add(DeliveryRules
                 .blocker("container-illegal", deliverable, why)
                 .withRemedies(

@@ -34,11 +34,14 @@ public final class DeliverableEdits {
 
     /** A column as a preset has it; a preset's target may stand there already. */
     public static Edit addPreset(Preset preset) {
-        return new Edit(WORDS.say("adding", preset.name()), project -> {
-            Deliverable column = preset.column();
-            return withColumn(project, project.deliverables().size(), isTaken(project, column.target())
-                    ? column.withId(freshColumn(project, column.target())) : column.withId(column.target()));
-        });
+        return new Edit(WORDS.say("adding", preset.name()), addColumn(preset.column())::apply);
+    }
+
+    /** A column beside those that are there, which may be for the same target. */
+    public static Edit addColumn(Deliverable column) {
+        return new Edit(WORDS.say("adding", column.title()), project -> withColumn(project, project.deliverables().size(),
+                isTaken(project, column.target()) ? column.withId(freshColumn(project, column.target()))
+                        : column.withId(column.target())));
     }
 
     /** A second column like one that is there, right beside it. */

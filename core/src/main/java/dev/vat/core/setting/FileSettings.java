@@ -63,7 +63,8 @@ final class FileSettings {
     private static final Setting LOOPS = Setting.of("loops", Group.FILE, WORDS.say("loops"), WORDS.say("howOftenAMovingStillIsPlayed"))
             .named(WORDS.say("howOftenItIsPlayed")).absent(WORDS.say("byItsPlayer")).where(d -> d.settings().container().isMovingStill())
             .showing((_, d) -> d.settings().container().isMovingStill() ? Optional.of(times(d.settings().loops())) : Optional.empty())
-            .typed((_, d) -> Integer.toString(d.settings().loops()), (_, d, text) -> loops(d, text)).back(d -> d.withLoops(null));
+            .typed((_, d) -> Integer.toString(d.settings().loops()), (_, d, text) -> loops(d, text)).back(d -> d.withLoops(null))
+            .option("--loops", "N", WORDS.say("howOftenItIsPlayed0ForEver"), (_, d, text) -> loops(d, text));
 
     static final List<Setting> ALL = List.of(LOUDNESS, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
 

@@ -37,7 +37,7 @@ final class OpenSettings {
 
     private static final Setting CODEC = Setting.of("codec", Group.FORMAT, WORDS.say("codec"), WORDS.say("howPicturesArePackedEnter"))
             .showing(d -> d.settings().codec().title()).chosen((_, d) -> codecs(d)).saying((_, d) -> " " + d.settings().codec().plays())
-            .judgedBy("unwise", "codec-unknown", "lossy-again")
+            .judgedBy("unwise", "codec-unknown", "lossy-again", "target-changed")
             .back(d -> d.codec() == null ? d : d.withCodec(d.targetInCatalogue().codec()))
             .option("--codec", "ID", WORDS.say("inPlaceOfTheTargetsCodec"),
                     (_, d, text) -> d.withCodec(Catalogue.codec(text)));
@@ -52,7 +52,11 @@ final class OpenSettings {
             .typed((view, d) -> view.frame(d).map(f -> f.size().toString()).orElse(Objects.toString(framing(d).size(), "")),
                     (view, d, text) -> d
                             .withFraming(framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))))
-            .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())));
+            .back(d -> d.withCropToGrid(false).withFraming(framing(d).withSize(d.targetInCatalogue().settings().framing().size())))
+            .option("--size", "WxH", WORDS.say("widthAndHeightInPlaceOf"),
+                    (view, d, text) -> d
+                            .withFraming(
+                                    framing(d).withSize(SizeWish.parse(text, view.known().flatMap(ResolvedReel::shape).orElse(null)))));
 
     private static final Setting ALPHA = Setting.of("alpha", Group.COLOUR, WORDS.say("alpha"),
             WORDS.say("whetherTheFileCanBeSeen"))
@@ -68,7 +72,8 @@ final class OpenSettings {
     private static final Setting SOUND = Setting.of("sound", Group.SOUND, WORDS.say("sound"),
             WORDS.say("howSoundIsPackedAClipsSound"))
             .showing((view, d) -> Optional.of(sound(view, d)))
-            .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null));
+            .chosen(OpenSettings::sounds).judgedBy("sound-illegal", "sound-not-carried").back(d -> d.withSound(null))
+            .option("--sound-codec", "ID", WORDS.say("howSoundIsPackedInPlaceOf"), (_, d, text) -> d.withSound(SoundCodec.parse(text)));
 
     private static final Setting QUALITY = Setting.of("quality", Group.FORMAT, WORDS.say("quality"), WORDS.say("howMuchIsGivenUpForSize"))
             .showing(d -> d.settings().codec().words(d.settings().control())).judgedBy("control-illegal", "file-size-small")

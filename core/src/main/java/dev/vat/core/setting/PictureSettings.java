@@ -20,6 +20,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 
 /** What becomes of a deliverable's pictures. */
@@ -29,7 +30,10 @@ final class PictureSettings {
 
     private static final Setting FIT = Setting.of("fit", Group.PICTURE, WORDS.say("fit"), WORDS.say("howThePictureIsBroughtInto"))
             .showing((view, d) -> view.frame(d).map(f -> fit(view.reel(), d, f))).chosen((_, d) -> fits(d)).judgedBy("squashed")
-            .back(d -> d.withFraming(framing(d).withFit(targets(d).fit())));
+            .back(d -> d.withFraming(framing(d).withFit(targets(d).fit())))
+            .option("--fit", "HOW", WORDS.say("barsFillStretchOrPixels"),
+                    (_, d, text) -> d.withFraming(framing(d).withFit(Fit.parse(text))))
+            .option("--keep", "WHERE", WORDS.say("whatOfThePictureStays"), (_, d, text) -> d.withFraming(keeping(framing(d), text)));
 
     private static final Setting PIXEL_ASPECT = Setting
             .of("pixel-aspect", Group.PICTURE, WORDS.say("pixelAspect"), WORDS.say("theShapeOfAPixelWidthTo"))
@@ -38,7 +42,9 @@ final class PictureSettings {
             .judgedBy("shape-illegal", "squashed")
             .typed((view, d) -> view.frame(d).map(f -> f.pixelAspect().toString()).orElse(Objects.toString(framing(d).pixelAspect(), "")),
                     (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))))
-            .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())));
+            .back(d -> d.withFraming(framing(d).withPixelAspect(targets(d).pixelAspect())))
+            .option("--pixel-aspect", "W:H", WORDS.say("theShapeOfTheFilesPixels"),
+                    (_, d, text) -> d.withFraming(framing(d).withPixelAspect(PixelAspect.parse(text))));
 
     private static final Setting COLOUR = Setting.of("colour", Group.COLOUR, WORDS.say("colour"),
             WORDS.say("whatTheSamplesMeanWritten"))
@@ -88,6 +94,16 @@ final class PictureSettings {
         Framing framing = framing(d);
         return reel.size().filter(size -> frame.placement().isWhole(size, frame.size())).isPresent() ? WORDS.say("theWholePicture")
                 : framing.fitInUse().title() + framing.kept().map(share -> WORDS.say("at", Math.round(100 * share.toDouble()))).orElse("");
+    }
+
+    private static Framing keeping(Framing framing, String where) {
+        Rational place = switch (where.strip().toLowerCase(Locale.ROOT)) {
+            case "first" -> Rational.ZERO;
+            case "middle" -> Rational.of(1, 2);
+            case "last" -> Rational.ONE;
+            default -> throw new IllegalArgumentException(WORDS.say("noSuchPlaceToKeep", where));
+        };
+        return framing.withLook(place, place);
     }
 
     private static List<Choice> fits(Deliverable d) {

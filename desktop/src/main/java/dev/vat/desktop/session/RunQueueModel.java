@@ -213,6 +213,9 @@ public final class RunQueueModel implements AutoCloseable {
             case Preparation.Ready ready -> {
                 change(q -> q.change(waiting.id(), w -> w.withRun(ready.plan().run())));
                 runs.start(ready.plan(), project, () -> change(q -> q.remove(waiting.id())));
+                if (!ready.leftOut().isEmpty()) {
+                    say.accept(WORDS.say("leavesOut", waiting.title(), ready.leftOut().getFirst().text()));
+                }
             }
             case Preparation.Blocked blocked -> {
                 Finding first = blocked.findings().blockers().getFirst();

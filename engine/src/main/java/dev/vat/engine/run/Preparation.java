@@ -1,9 +1,11 @@
 package dev.vat.engine.run;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Findings;
 import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.WrittenWords;
+import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
@@ -11,6 +13,7 @@ import dev.vat.engine.storage.FolderRule;
 import dev.vat.engine.viewer.Viewer;
 import java.io.IOException;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
@@ -20,8 +23,13 @@ public sealed interface Preparation {
     /** All that is known of the project now. */
     Findings findings();
 
-    /** @param complete whether every frame that is expected is there and good */
-    record Ready(Findings findings, RunPlan plan, boolean complete) implements Preparation {}
+    /**
+     * Files that can be made.
+     *
+     * @param complete whether every frame that is expected is there and good
+     * @param leftOut what stands in the way of single files, which aren't in the plan: the others don't wait for them
+     */
+    record Ready(Findings findings, RunPlan plan, boolean complete, List<Finding> leftOut) implements Preparation {}
 
     /** Something stands in the way. */
     record Blocked(Findings findings) implements Preparation {}
@@ -30,12 +38,20 @@ public sealed interface Preparation {
     static Preparation of(Project project, Viewer viewer, Survey.Check check) throws IOException {
         Survey survey = Survey.of(project, viewer, check);
         Findings findings = judge(project, survey);
-        if (!findings.mayRun()) {
+        List<Finding> leftOut = findings.blockers();
+        Project possible = project;
+        for (Finding blocker : leftOut) {
+            if (blocker.target() == null) {
+                return new Blocked(findings);
+            }
+            possible = DeliverableEdits.switchOff(blocker.target(), true).apply(possible);
+        }
+        if (possible.deliverablesOn().isEmpty() || !leftOut.isEmpty() && !judge(possible, survey).mayRun()) {
             return new Blocked(findings);
         }
-        ResolvedReel programme = ResolvedReel.of(project, survey.tables()).orElseThrow();
-        return new Ready(findings, RunPlanner.ofSystem().plan(project, programme, FolderRule.USUAL.folderOf(project), survey.clips(),
-                RunPlan.CHOSEN, viewer.library()), programme.isComplete());
+        ResolvedReel programme = ResolvedReel.of(possible, survey.tables()).orElseThrow();
+        return new Ready(findings, RunPlanner.ofSystem().plan(possible, programme, FolderRule.USUAL.folderOf(possible), survey.clips(),
+                RunPlan.CHOSEN, viewer.library()), programme.isComplete(), leftOut);
     }
 
     /** What is to be said of a project whose sources were looked into. */
