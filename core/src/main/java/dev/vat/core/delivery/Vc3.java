@@ -16,10 +16,10 @@ final class Vc3 {
     private static final Size FULL_HD = Size.of(1920, 1080);
     private static final Rate[] RATES = {Rate.of(24000, 1001), Rate.of(24), Rate.of(25), Rate.of(30000, 1001)};
 
-    static final Codec HR_LB = hr("dnxhr-lb", "DNxHR LB", WORDS.say("dnxhrLB"), Chroma.YUV422, 8, .4, .8);
-    static final Codec HR_SQ = hr("dnxhr-sq", "DNxHR SQ", WORDS.say("dnxhrSQ"), Chroma.YUV422, 8, 2.0, 2.6);
-    static final Codec HR_HQ = hr("dnxhr-hq", "DNxHR HQ", WORDS.say("dnxhrHQ"), Chroma.YUV422, 8, 3.2, 3.8);
-    static final Codec HR_HQX = hr("dnxhr-hqx", "DNxHR HQX", WORDS.say("dnxhrHQX"), Chroma.YUV422, 10, 3.2, 3.8);
+    static final Codec HR_LB = hr("dnxhr-lb", "DNxHR LB", "DNXHR LB", Chroma.YUV422, 8, .4, .8);
+    static final Codec HR_SQ = hr("dnxhr-sq", "DNxHR SQ", "DNXHR SQ", Chroma.YUV422, 8, 2.0, 2.6);
+    static final Codec HR_HQ = hr("dnxhr-hq", "DNxHR HQ", "DNXHR HQ", Chroma.YUV422, 8, 3.2, 3.8);
+    static final Codec HR_HQX = hr("dnxhr-hqx", "DNxHR HQX", "DNXHR HQX", Chroma.YUV422, 10, 3.2, 3.8);
     static final Codec HR_444 = hr("dnxhr-444", "DNxHR 444", "DNXHR 444", Chroma.YUV444, 10, 6.4, 7.6);
 
     static final Codec HD_36 = hd("dnxhd-36", "DNxHD 36 (offline)", 8, .6, .8);
