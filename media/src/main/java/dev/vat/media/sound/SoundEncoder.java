@@ -1,5 +1,6 @@
 package dev.vat.media.sound;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_CAP_DELAY;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_FLAG_GLOBAL_HEADER;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_alloc_context3;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_find_encoder_by_name;
@@ -31,6 +32,7 @@ import java.io.DataInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.function.Consumer;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
@@ -119,14 +121,25 @@ public final class SoundEncoder implements AutoCloseable {
             int wanted = (int) Math.min(block.length, (samplesInAll - done) * channels * 4);
             int read = mix.readNBytes(block, 0, wanted);
             int count = read / (channels * 4);
-            if (count > 0) {
+            if (read == block.length) {
                 send(count, sink);
+                continue;
             }
-            if (read < block.length) {
-                flushed = true;
-                Av.check(avcodec_send_frame(context, null), WORDS.say("packingTheLastOfTheSound"));
-                packets.drain(context, WORDS.say("packingSound"), sink);
-            }
+            flushed = true;
+            Arrays.fill(block, read, block.length, (byte) 0);
+            last(count, sink);
+            Av.check(avcodec_send_frame(context, null), WORDS.say("packingTheLastOfTheSound"));
+            packets.drain(context, WORDS.say("packingSound"), sink);
+        }
+    }
+
+    /** The last samples. An encoder that holds some back, and isn't asked for them at its end, gets silence behind them. */
+    private void last(int count, Consumer<AVPacket> sink) {
+        boolean asked = (context.codec().capabilities() & AV_CODEC_CAP_DELAY) != 0;
+        int most = block.length / (channels * 4);
+        for (int rest = count + (asked ? 0 : context.initial_padding()); rest > 0; rest -= most) {
+            send(Math.min(rest, most), sink);
+            Arrays.fill(block, (byte) 0);
         }
     }
 
