@@ -122,7 +122,7 @@ class TreatedRunTest {
         make(KiteFrames.plan(frames, out, List.of("web-gif", "web-apng", "web-webp"),
                 DeliverableEdits.setCodec("web-gif", Catalogue.codec("gif-alpha")),
                 DeliverableEdits.follow("web-apng", d -> d.withLoops(3))));
-        assertThat(receipt("kite_gif.gif").found().alphaBits()).isEqualTo(1);
+        assertThat(receipt("kite_gif-alpha.gif").found().alphaBits()).isEqualTo(1);
         assertThat(receipt("kite_apng.apng").found().loops()).isEqualTo(3);
         assertThat(receipt("kite_webp.webp").found().frames()).isEqualTo(12);
         assertThat(ColourCoding.find("webp")).isPresent();
