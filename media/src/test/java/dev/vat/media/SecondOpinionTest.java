@@ -47,6 +47,7 @@ class SecondOpinionTest {
         "h264-high-420, MP4, mdhd, 20, 00000001, 'length, by ISO/IEC 14496-12'",
         "h264-high-420, MP4, avcC, 13, 4d, 'profile, by ITU-T H.264'", "h264-high-420, MP4, avcC, 15, 0a, 'level, by ITU-T H.264'",
         "h264-high-420, MP4, colr, 8, 0009, 'primaries, by ISO/IEC 14496-12'",
+        "h264-high-420, MP4, colr, 0, 66726565, 'colours in the index, by ISO/IEC 14496-12'",
         "h264-high-420, MP4, pasp, 4, 00000003, 'pixel aspect, by ISO/IEC 14496-12'",
         "prores-4444, MOV, ap4h, 78, 0018, 'depth announced, by ISO/IEC 14496-12'",
         "prores-422-hq, MOV, icpf, 12, 0200, 'size, by SMPTE RDD 36'", "prores-422-hq, MOV, icpf, 18, 09, 'primaries, by SMPTE RDD 36'",

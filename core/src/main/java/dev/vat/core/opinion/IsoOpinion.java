@@ -98,7 +98,12 @@ final class IsoOpinion {
         if (planned.alphaBits() > 0 && movie.brand().equals("qt  ")) {
             opinion.line(WORDS.say("announced"), COLOUR_AND_ALPHA, entry.depth());
         }
-        entry.box("colr").ifPresent(c -> colour(opinion, planned, c));
+        entry.box("colr").ifPresentOrElse(c -> colour(opinion, planned, c), () -> {
+            // Players ask the container first, whatever the pictures say themselves.
+            if (planned.primaries() != null) {
+                opinion.verdict(WORDS.say("colours"), planned.primaries(), WORDS.say("none"), false);
+            }
+        });
     }
 
     private static void colour(Opinion opinion, Expectation planned, Cursor c) {
