@@ -21,6 +21,7 @@ import java.util.List;
  * @param spacing how far apart frames follow each other by their time stamps; empty where the format says no times
  * @param loudness of the sound, or null where there is none
  * @param prints of stretches of the file, or null for a folder
+ * @param soundSeconds CRC32C of the packets of sound that begin in each second, hexadecimal; empty where there is no sound
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Receipt(int version, String file, String made, String vat, String library, String run, String project,
@@ -29,7 +30,7 @@ public record Receipt(int version, String file, String made, String vat, String 
         List<Fill> fills, Expectation planned, FileFacts found, Comparison comparison, Quality quality,
         List<String> notes, List<PartLine> parts, String sha256, List<FrameLine> frames,
         int lossyPasses, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, List<Spacing> spacing, Loudness loudness,
-        BytePrints prints) {
+        BytePrints prints, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<String> soundSeconds) {
 
     public static final int VERSION = 1;
     public static final String SUFFIX = ".receipt.json";
@@ -42,6 +43,7 @@ public record Receipt(int version, String file, String made, String vat, String 
         parts = List.copyOf(parts);
         frames = List.copyOf(frames);
         spacing = spacing == null ? List.of() : List.copyOf(spacing);
+        soundSeconds = soundSeconds == null ? List.of() : List.copyOf(soundSeconds);
     }
 
     /** A source and what was taken of it: {@code first} to {@code last}, every {@code step}. */
@@ -82,12 +84,12 @@ public record Receipt(int version, String file, String made, String vat, String 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
                 when, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256, frames, lossyPasses,
-                draft, spacing, loudness, prints);
+                draft, spacing, loudness, prints, soundSeconds);
     }
 
     public Receipt withFile(String name) {
         return new Receipt(version, name, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,
                 usedAnyway, rate, rateOrigin, sources, fills, planned, found, comparison, quality, notes, parts, sha256,
-                frames, lossyPasses, draft, spacing, loudness, prints);
+                frames, lossyPasses, draft, spacing, loudness, prints, soundSeconds);
     }
 }

@@ -29,7 +29,7 @@ class HistoryStoreTest {
                 Json.page(new Receipt(1, name, "2031-05-04T12:00:00Z", "0", "lib", plan.run(), "Kite Week", "opening", "web-h264", "t",
                         true, List.of(), null, plan.rate(), RunPlan.CHOSEN, List.of(), List.of(), plan.files().getFirst().expected(), null,
                         null, null, List.of(),
-                        List.of(), Durable.sha256(file), List.of(), 0, false, List.of(), null, null)));
+                        List.of(), Durable.sha256(file), List.of(), 0, false, List.of(), null, null, List.of())));
         return file;
     }
 

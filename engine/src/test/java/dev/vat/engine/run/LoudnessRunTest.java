@@ -3,6 +3,8 @@ package dev.vat.engine.run;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import dev.vat.core.container.IsoMovie;
+import dev.vat.core.container.SampleTable;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.project.DeliverableEdits;
@@ -24,6 +26,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.source.SourceFinder;
+import dev.vat.media.lib.FileBytes;
 import dev.vat.media.lib.MediaLibrary;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.read.ClipProbe;
@@ -34,6 +37,7 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
@@ -118,6 +122,25 @@ class LoudnessRunTest {
         assertThat(Reproof.of(folder.resolve("out/sh010_edit.mov")).reasons()).isEmpty();
         // All of it, bars included, is louder than the programme: two seconds of tone at -18.
         assertThat(MovieProof.prove(folder.resolve("out/sh010_edit.mov"), _ -> true).loudness().integrated()).isGreaterThan(-22);
+    }
+
+    /** A changed sample of sound is told as sound, with its second; nothing is said against the pictures. */
+    @Test
+    void aChangedSampleIsNamedAsSound() throws Exception {
+        Receipt receipt = made(plan(tone(-30, 0), List.of("edit-prores-hq")), "sh010_edit.mov");
+        assertThat(receipt.soundSeconds()).hasSize(SECONDS);
+        Path file = folder.resolve("out/sh010_edit.mov");
+        assertThat(Reproof.of(file).reasons()).isEmpty();
+        SampleTable.Place place;
+        try (FileBytes bytes = FileBytes.of(file)) {
+            SampleTable samples = IsoMovie.of(bytes).first("soun").orElseThrow().samples();
+            place = samples.place(samples.count() * 5 / 8);
+        }
+        byte[] data = Files.readAllBytes(file);
+        data[(int) place.at()] ^= 1;
+        Files.write(file, data);
+        assertThat(Reproof.of(file).reasons()).hasSize(2).last()
+                .isEqualTo("the sound isn't the one of the receipt from 2 s to 3 s");
     }
 
     /** A single sample at full height leaves no room: the file stays as loud as its peak allows, and says so. */

@@ -45,7 +45,7 @@ class DeliveryTest {
         return new Receipt(1, "kite_web.mp4", "2031-05-04T12:00:00Z", "0", "lib", plan.run(), "p", "r", "web-h264", "t", proven,
                 proven ? List.of() : List.of("frames: 2 was planned, 1 was found"), null, plan.rate(), "chosen", List.of(), List.of(),
                 plan.files().getFirst().expected(), null, null, null, List.of(), List.of(), Durable.sha256(work), List.of(), 0, false,
-                List.of(), null, null);
+                List.of(), null, null, List.of());
     }
 
     private void journal(JournalEntry entry) throws IOException {

@@ -58,8 +58,13 @@ public final class MovieProof {
      * What was found, with the CRC32C of every decoded frame in the order in which they are shown.
      *
      * @param loudness null where there is no sound
+     * @param soundSeconds fingerprints of the sound, one for each second; empty where there is none
      */
-    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness) {}
+    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness, List<String> soundSeconds) {
+        Result(FileFacts facts, int[] crcs, List<Spacing> spacing) {
+            this(facts, crcs, spacing, null, List.of());
+        }
+    }
 
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
@@ -106,7 +111,8 @@ public final class MovieProof {
             FileFacts facts = facts(file, demuxer, format.value);
             return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
                     facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(),
-                            level == null ? Long.MAX_VALUE : level.to()));
+                            level == null ? Long.MAX_VALUE : level.to()),
+                    facts.sound() == null ? List.of() : SoundPrint.of(file));
         }
     }
 

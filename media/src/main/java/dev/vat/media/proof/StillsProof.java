@@ -76,7 +76,7 @@ public final class StillsProof {
         } finally {
             avcodec_parameters_free(parameters);
         }
-        return new MovieProof.Result(facts(crcs.length, bytes, Av.string(avcodec_get_name(codec), "unknown")), crcs, List.of(), null);
+        return new MovieProof.Result(facts(crcs.length, bytes, Av.string(avcodec_get_name(codec), "unknown")), crcs, List.of());
     }
 
     private int decode(TrackDecoder decoder, byte[] data, Path file) {

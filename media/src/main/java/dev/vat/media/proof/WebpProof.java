@@ -95,7 +95,7 @@ final class WebpProof {
                 throw new MediaException(WORDS.say("theFileHoldsNoFrames"), 0);
             }
             return new MovieProof.Result(facts(), crcs.stream().mapToInt(Integer::intValue).toArray(),
-                    Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()), null);
+                    Spacing.ofDistances(durations.stream().map(CLOCK::times).toList()));
         } finally {
             avcodec_parameters_free(parameters);
             if (last != null) {

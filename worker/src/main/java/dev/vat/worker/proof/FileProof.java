@@ -87,7 +87,7 @@ public final class FileProof {
                 plan.sources().stream().mapToInt(RunSource::lossyPasses).max().orElse(0)
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
-                Files.isDirectory(joined) ? null : Durable.prints(joined));
+                Files.isDirectory(joined) ? null : Durable.prints(joined), found == null ? List.of() : found.soundSeconds());
     }
 
     /** What readers of our own find in the file. */

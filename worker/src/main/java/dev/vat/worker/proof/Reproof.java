@@ -59,6 +59,7 @@ public final class Reproof {
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();
             frames(found.crcs(), receipt, reasons);
+            sound(found.soundSeconds(), receipt, reasons);
             if (reasons.size() == tags && !sameBytes) {
                 reasons.add(tags > before ? WORDS.say("everyPictureIsTheOneOfThe")
                         : WORDS.say("everyPictureAndEverything"));
@@ -99,6 +100,25 @@ public final class Reproof {
             String text = differing.toString();
             reasons.add(text.matches("\\d+") ? WORDS.say("thePictureOfFrameIsntThe", text)
                     : WORDS.say("thePicturesOfFramesArent", text));
+        }
+    }
+
+    /** In which seconds the sound isn't the receipt's; receipts of before have no word of it. */
+    private static void sound(List<String> found, Receipt receipt, List<String> reasons) {
+        List<String> wanted = receipt.soundSeconds();
+        if (wanted.isEmpty()) {
+            return;
+        }
+        FrameSet.Builder other = FrameSet.builder();
+        for (int i = 0; i < Math.max(found.size(), wanted.size()); i++) {
+            if (i >= found.size() || i >= wanted.size() || !wanted.get(i).equals(found.get(i))) {
+                other.add(i);
+            }
+        }
+        FrameSet differing = other.build();
+        if (!differing.isEmpty()) {
+            reasons.add(WORDS.say("theSoundIsAnother", differing.ranges().stream()
+                    .map(r -> WORDS.say("fromSecondTo", r.first(), r.last() + 1)).collect(Collectors.joining(", "))));
         }
     }
 
