@@ -22,6 +22,12 @@ final class Broadcast {
             .interlaced(Scan.TOP_FIRST).group(1).fixedGroup().whole().bitsPerPixel(.7, 1.1)
             .plays(WORDS.say("takenByMostBroadcasters")).build();
 
+    /** The same of 720 lines, which are progressive. */
+    static final Codec MPEG2_LONG_50_720 = Codec.named("mpeg2-422-50-720", WORDS.say("mpeg242250MbitSOf720Lines"))
+            .reports("mpeg2video", "4:2:2").samples(Chroma.YUV422, 8).in(Container.MXF, Container.MOV)
+            .limits(Limits.only(Set.of(Size.of(1280, 720)), Rate.of(50), Rate.of(60000, 1001))).pixelAspects(PixelAspect.SQUARE)
+            .group(1).fixedGroup().whole().bitsPerPixel(.6, 1.3).plays(WORDS.say("takenByMostBroadcasters")).build();
+
     static final Codec MPEG2_INTRA_625 = mpeg2Intra("mpeg2-422-50-intra-625", WORDS.say("mpeg242250MbitSIntra625"), LINES_625,
             Rate.of(25));
     static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", WORDS.say("mpeg242250MbitSIntra525"), LINES_525,
@@ -54,7 +60,7 @@ final class Broadcast {
     }
 
     static List<Codec> all() {
-        return List.of(MPEG2_LONG_50, MPEG2_INTRA_625, MPEG2_INTRA_525, DV25_625, DV25_525, DV50_625, DV50_525);
+        return List.of(MPEG2_LONG_50, MPEG2_LONG_50_720, MPEG2_INTRA_625, MPEG2_INTRA_525, DV25_625, DV25_525, DV50_625, DV50_525);
     }
 
     private Broadcast() {}

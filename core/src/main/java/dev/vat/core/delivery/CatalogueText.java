@@ -56,7 +56,7 @@ public final class CatalogueText {
 
             Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length \
             in AVI,
-            run-length in Matroska.
+            run-length in Matroska. VP9 of 10 bits: its encoder here is built for 8.
             """;
 
     private CatalogueText() {}

@@ -18,6 +18,8 @@ final class NumberedStills {
     static final Codec TGA_8 = still("frames-tga-8", WORDS.say("tgaFrames"), "targa", "tga", 8, 0, 2);
     static final Codec TGA_RGBA_8 = still("frames-tga-rgba-8", WORDS.say("tgaFramesWithAlpha"), "targa", "tga", 8, 8, 2);
     static final Codec DPX_10 = still("frames-dpx-10", WORDS.say("dpxFrames10Bit"), "dpx", "dpx", 10, 0, 31);
+    static final Codec DPX_12 = still("frames-dpx-12", WORDS.say("dpxFrames12Bit"), "dpx", "dpx", 12, 0, 47);
+    static final Codec DPX_16 = still("frames-dpx-16", WORDS.say("dpxFrames16Bit"), "dpx", "dpx", 16, 0, 47);
 
     /** OpenEXR 2, half-precision floats, zip; light itself, premultiplied where there is alpha, as all its readers take it. */
     static final Codec EXR = exr("frames-exr", WORDS.say("exrFramesHalfFloat"), 0);
@@ -48,7 +50,7 @@ final class NumberedStills {
     }
 
     static List<Codec> all() {
-        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, EXR, EXR_RGBA,
+        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, DPX_12, DPX_16, EXR, EXR_RGBA,
                 JPEG_8);
     }
 

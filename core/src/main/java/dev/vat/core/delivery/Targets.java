@@ -104,6 +104,12 @@ final class Targets {
                     in(FrameByFrame.CINEFORM_RGBA_12, Container.MOV)),
             new Target("broadcast-mpeg2-50", BROADCAST, WORDS.say("mpeg242250MbitSInMXF"), "mpeg2", WORDS.say("whatManyBroadcastersTake"),
                     in(Broadcast.MPEG2_LONG_50, Container.MXF)),
+            new Target("broadcast-mpeg2-50-720", BROADCAST, WORDS.say("mpeg242250MbitSOf720LinesInMXF"), "mpeg2-720",
+                    WORDS.say("for720LinesAt50Or5994"), sized(in(Broadcast.MPEG2_LONG_50_720, Container.MXF), Size.of(1280, 720))),
+            new Target("broadcast-dnxhr-hqx", BROADCAST, WORDS.say("dnxhrHQXInMXF"), "hqxmxf", WORDS.say("tenBitsOfAnySizeAndRate"),
+                    in(Vc3.HR_HQX, Container.MXF)),
+            new Target("broadcast-dnxhr-hqx-uhd", BROADCAST, WORDS.say("dnxhrHQXOf2160LinesInMXF"), "hqx2160",
+                    WORDS.say("tenBitsOf2160Lines"), sized(in(Vc3.HR_HQX, Container.MXF), Size.of(3840, 2160))),
             new Target("broadcast-avci-100", BROADCAST, WORDS.say("avcIntra100InMXF"), "avci", WORDS.say("10BitsEveryFrameByItself"),
                     in(H264.AVC_INTRA_100, Container.MXF)),
             new Target("broadcast-dnxhd", BROADCAST, WORDS.say("dnxhd10BitInMXF"), "dnxhd", WORDS.say("10BitsAt175To185MbitSUp"),
@@ -134,6 +140,10 @@ final class Targets {
                     in(NumberedStills.TIFF_16, Container.FRAMES)),
             new Target("frames-dpx", FRAMES, WORDS.say("dpxFrames10Bit"), "dpx", WORDS.say("whatFinishingProgramsTake"),
                     in(NumberedStills.DPX_10, Container.FRAMES)),
+            new Target("frames-dpx-12", FRAMES, WORDS.say("dpxFrames12Bit"), "dpx12", WORDS.say("asDPXWithFinerSteps"),
+                    in(NumberedStills.DPX_12, Container.FRAMES)),
+            new Target("frames-dpx-16", FRAMES, WORDS.say("dpxFrames16Bit"), "dpx16", WORDS.say("asDPXWithFinerSteps"),
+                    in(NumberedStills.DPX_16, Container.FRAMES)),
             new Target("frames-exr", FRAMES, WORDS.say("exrFramesHalfFloat"), "exr", WORDS.say("lightItselfAboveWhiteToo"),
                     in(NumberedStills.EXR, Container.FRAMES)),
             new Target("frames-exr-alpha", FRAMES, WORDS.say("exrFramesWithAlphaHalfFloat"), "exralpha",
@@ -155,6 +165,10 @@ final class Targets {
 
     private static Settings woven(Settings settings, Scan scan) {
         return settings.withFraming(Framing.FOLLOWS.withScan(scan));
+    }
+
+    private static Settings sized(Settings settings, Size size) {
+        return settings.withFraming(Framing.FOLLOWS.withSize(size));
     }
 
     private Targets() {}

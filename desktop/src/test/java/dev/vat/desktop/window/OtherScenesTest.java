@@ -64,7 +64,8 @@ class OtherScenesTest extends WindowCase {
         enter("capture-range", "170-180");
         press("capture-test");
         await(() -> isThere("capture-picture"));
-        assertThat(text("capture-forecast")).startsWith("Frame 0175 as it will be captured. One after the other: 11 frames x 0.");
+        assertThat(text("capture-forecast"))
+                .matches("Frame 0175 as it will be captured\\. One after the other: 11 frames x [\\d.]+ s = [\\d.]+ s\\..*");
         press("capture-now");
         await(() -> !session().previews().captures().isGoing() && session().previews().all().size() == 1);
         assertThat(on(() -> session().previews().all().getFirst().isWhole())).isTrue();

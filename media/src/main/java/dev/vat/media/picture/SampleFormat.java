@@ -23,6 +23,7 @@ public final class SampleFormat {
             case "frames-png-rgba-16" -> "rgba64be";
             case "frames-tiff-16" -> "rgb48le";
             case "frames-tiff-rgba-16" -> "rgba64le";
+            case "frames-dpx-16" -> "rgb48be";
             case "frames-tga-8" -> "bgr24";
             case "frames-tga-rgba-8" -> "bgra";
             case "frames-jpeg" -> "yuvj444p";
