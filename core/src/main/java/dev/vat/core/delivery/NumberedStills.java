@@ -50,7 +50,8 @@ final class NumberedStills {
     }
 
     static List<Codec> all() {
-        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, DPX_12, DPX_16, EXR, EXR_RGBA,
+        return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, DPX_12, DPX_16,
+                EXR, EXR_RGBA,
                 JPEG_8);
     }
 

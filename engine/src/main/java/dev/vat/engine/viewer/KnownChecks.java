@@ -6,7 +6,6 @@ import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.Sequence;
-import dev.vat.core.words.Words;
 import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.storage.Json;
 import java.io.BufferedWriter;
@@ -39,14 +38,12 @@ import org.slf4j.LoggerFactory;
  */
 final class KnownChecks {
 
-    private static final Words WORDS = Words.of(KnownChecks.class);
-
     private static final Logger LOG = LoggerFactory.getLogger(KnownChecks.class);
     private static final ObjectMapper JSON = Json.MAPPER;
     private static final int MOST_IN_MEMORY = 400_000;
     private static final long MOST_ON_DISK = 512_000_000L;
     /** Another number whenever a check would find something else than before. */
-    private static final String FORMAT = WORDS.say("vatChecks2", VatVersion.current());
+    private static final String FORMAT = "vat checks 3 " + VatVersion.current();
 
     /** One line of the file: what was found when a file had this size and time. */
     private record Line(long size, long modified, FrameCheck check) {}

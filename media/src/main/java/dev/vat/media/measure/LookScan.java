@@ -178,10 +178,21 @@ public final class LookScan {
     private static byte[] stripes(PicturePrint print) {
         byte[] stripes = new byte[2 * FrameLook.STRIPES];
         for (int stripe = 0; stripe < FrameLook.STRIPES; stripe++) {
-            int crc = print.stripes()[stripe];
-            stripes[2 * stripe] = (byte) ((crc ^ crc >>> 16) >>> 8);
-            stripes[2 * stripe + 1] = (byte) (crc ^ crc >>> 16);
+            int mixed = mixed(print.stripes()[stripe]);
+            stripes[2 * stripe] = (byte) (mixed >>> 24);
+            stripes[2 * stripe + 1] = (byte) (mixed >>> 16);
         }
         return stripes;
+    }
+
+    /**
+     * A checksum is linear: stripes that change alike have checksums that change alike, and cut to half its bits all of them may fail to
+     * show it at once. What is cut is mixed first, by the last step of MurmurHash3.
+     */
+    private static int mixed(int checksum) {
+        int mixed = checksum;
+        mixed = (mixed ^ mixed >>> 16) * 0x85ebca6b;
+        mixed = (mixed ^ mixed >>> 13) * 0xc2b2ae35;
+        return mixed ^ mixed >>> 16;
     }
 }

@@ -13,6 +13,8 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Random;
+import java.util.stream.IntStream;
+import java.util.zip.CRC32C;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -134,5 +136,45 @@ class LookScanTest {
         assertThat(multiplied.dark()).isZero();
         assertThat(look(StillWriter.PNG8, FileKind.PNG, grey((_, _) -> 0, soft)).soft().dark()).isEqualTo(straight.pixels());
         assertThat(look((_, _) -> .5f).soft()).as("nothing to see through").isNull();
+    }
+
+    /** By how much all samples of a stripe change so that half a checksum, folded, is the same: whatever stands in the stripe. */
+    private static int unseenChange() {
+        int bytes = WIDTH * 6 * 6;
+        CRC32C crc = new CRC32C();
+        crc.update(new byte[bytes]);
+        int nothing = (int) crc.getValue();
+        for (int change = 1; change < 1 << 16; change++) {
+            byte[] all = new byte[bytes];
+            for (int i = 0; i < bytes; i += 2) {
+                all[i] = (byte) (change >> 8);
+                all[i + 1] = (byte) change;
+            }
+            crc.reset();
+            crc.update(all);
+            int by = nothing ^ (int) crc.getValue();
+            if ((by ^ by >>> 16) << 16 == 0) {
+                return change;
+            }
+        }
+        throw new AssertionError("none");
+    }
+
+    /** Rows of noise that all change alike: every stripe is another one than before. */
+    @Test
+    void stripesThatChangeAlikeAreSeenToChange() throws IOException {
+        int height = 6 * FrameLook.STRIPES;
+        int change = unseenChange();
+        float[] before = new float[WIDTH * height];
+        float[] after = before.clone();
+        Random random = new Random(1);
+        for (int i = 0; i < before.length; i++) {
+            int code = random.nextInt(1 << 16);
+            before[i] = code / 65_535f;
+            after[i] = (code ^ change) / 65_535f;
+        }
+        FrameLook first = look(StillWriter.PNG16, FileKind.PNG, new Samples(WIDTH, height, before, before, before, null));
+        FrameLook second = look(StillWriter.PNG16, FileKind.PNG, new Samples(WIDTH, height, after, after, after, null));
+        assertThat(IntStream.range(0, FrameLook.STRIPES).filter(i -> first.stripe(i) == second.stripe(i))).isEmpty();
     }
 }
