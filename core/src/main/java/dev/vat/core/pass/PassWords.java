@@ -2,6 +2,7 @@ package dev.vat.core.pass;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,11 +13,15 @@ import java.util.Optional;
 /** What a pass is, by the trade's words for it in names of files, folders and layers. */
 public final class PassWords {
 
-    /** What a pass holds, from the lowest in a picture up. */
+    /** What a pass holds, from the lowest in a picture up: what shadows fall on comes before them, what shines by itself after. */
     public enum Role {
         FULL(null),
+        /** Colours of surfaces, unlit. */
         BASE(Operation.ADD),
+        /** Light on surfaces, without their colours. */
         LIGHT(Operation.MULTIPLY),
+        /** What surfaces scatter, lit and with their colours: one for each lamp, or for light that comes straight and by detours. */
+        LIT(Operation.ADD),
         SHADOW(Operation.MULTIPLY),
         /** Light of its own, as of lamps and reflections. */
         GLOW(Operation.ADD),
@@ -42,10 +47,11 @@ public final class PassWords {
         Map<String, Role> words = new LinkedHashMap<>();
         put(words, Role.FULL, "full", "beauty", "combined", "rgb", "rgba", "final", "image");
         put(words, Role.BASE, "base", "albedo", "colour", "color", "diffusecolour", "diffusecolor", "basecolour", "basecolor");
-        put(words, Role.LIGHT, "light", "lights", "lighting", "illumination", "key", "fill", "rim");
-        put(words, Role.SHADOW, "shadow", "shadows", "occlusion", "ao");
-        put(words, Role.GLOW, "glow", "emission", "emissive", "specular", "spec", "reflection", "reflections", "refraction", "diffuse",
-                "transmission", "subsurface", "volume");
+        put(words, Role.LIGHT, "light", "lights", "lighting", "illumination");
+        put(words, Role.LIT, "diffuse", "diff", "direct", "indirect", "gi", "bounce", "key", "fill", "rim");
+        put(words, Role.SHADOW, "shadow", "shadows", "occlusion", "ambientocclusion", "ao");
+        put(words, Role.GLOW, "glow", "emission", "emissive", "specular", "spec", "reflection", "reflections", "refl", "refraction", "refr",
+                "transmission", "subsurface", "sss", "coat", "sheen", "selfillumination", "caustics", "volume");
         put(words, Role.HAZE, "haze", "fog", "mist", "smoke", "atmosphere", "over");
         put(words, Role.MATTE, "matte", "mask", "holdout");
         put(words, Role.DEPTH, "depth", "z", "distance");
@@ -70,15 +76,40 @@ public final class PassWords {
         List<Found> parts = new ArrayList<>(found.stream().filter(f -> role(f.name()).orElse(Role.GLOW) != Role.FULL).toList());
         parts.sort(Comparator.comparing(f -> role(f.name()).orElse(Role.DEPTH)));
         boolean known = parts.stream().filter(f -> role(f.name()).isPresent() && !isBeside(f)).count() > 1;
+        long lights = count(parts, Role.LIGHT);
+        boolean lit = count(parts, Role.LIT) > 0;
+        int surfaces = (int) count(parts, Role.BASE);
         List<Pass> passes = new ArrayList<>();
         for (Found part : parts) {
             Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;
-            Operation operation = role == null ? Operation.ADD : role.operation;
-            passes.add(Pass.of(part.name(), part.source(), part.layer(), operation)
-                    .withOff(role == Role.MATTE || role == Role.DEPTH || role == null && known));
+            passes.add(Pass.of(part.name(), part.source(), part.layer(), role == null ? Operation.ADD : operation(role, surfaces > 0, lights))
+                    .withOff(role == null ? known : isLeftOut(role, lights, lit)));
+        }
+        if (surfaces > 0 && lights > 1) {
+            // Several lights are one light on a surface: they are added first.
+            Collections.rotate(passes.subList(0, surfaces + (int) lights), -surfaces);
         }
         full(found).ifPresent(f -> passes.add(Pass.of(f.name(), f.source(), f.layer(), Operation.ALPHA)));
         return new PassMix(passes);
+    }
+
+    private static long count(List<Found> parts, Role role) {
+        return parts.stream().filter(f -> role(f.name()).filter(role::equals).isPresent()).count();
+    }
+
+    /** Light without a surface to fall on is a picture already, and is added. */
+    private static Operation operation(Role role, boolean surfaces, long lights) {
+        return switch (role) {
+            case LIGHT -> surfaces && lights == 1 ? Operation.MULTIPLY : Operation.ADD;
+            case BASE -> lights > 1 ? Operation.MULTIPLY : Operation.ADD;
+            default -> role.operation;
+        };
+    }
+
+    /** Surfaces are in what they scatter already, and that is in surfaces under their light. */
+    private static boolean isLeftOut(Role role, long lights, boolean lit) {
+        return role == Role.MATTE || role == Role.DEPTH || role == Role.BASE && lit && lights == 0
+                || role == Role.LIT && lights > 0;
     }
 
     /** Whether it is no light, by its name. */

@@ -21,7 +21,7 @@ class PassWordsTest {
 
     @ParameterizedTest
     @CsvSource({"flats_light, LIGHT", "sh010.baseColor, BASE", "HAZE, HAZE", "depth.Z, DEPTH", "kites_matte_v02, MATTE", "beauty, FULL",
-        "shadow, SHADOW", "emission, GLOW"})
+        "shadow, SHADOW", "emission, GLOW", "sh010_diffuse, LIT", "rim, LIT", "sss, GLOW"})
     void theTradesWordsAreKnown(String name, Role role) {
         assertThat(PassWords.role(name)).contains(role);
     }
@@ -42,6 +42,19 @@ class PassWordsTest {
         assertThat(mix.passes()).extracting(Pass::name).containsExactly("base", "light", "shadow", "haze", "matte", "depth", "full");
         assertThat(mix.on().passes()).extracting(Pass::operation).containsExactly(Operation.ADD, Operation.MULTIPLY, Operation.MULTIPLY,
                 Operation.OVER, Operation.ALPHA);
+    }
+
+    /** By the trade's table: what is lit is added, shadows fall on that, and what shines by itself comes after them. */
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {
+        "specular shadow diffuse reflection | diffuse ADD, shadow MULTIPLY, specular ADD, reflection ADD",
+        "key rim fill ao | key ADD, rim ADD, fill ADD, ao MULTIPLY", "direct indirect emission | direct ADD, indirect ADD, emission ADD",
+        "albedo diffuse spec | diffuse ADD, spec ADD", "base light specular | base ADD, light MULTIPLY, specular ADD",
+        "light shadow | light ADD, shadow MULTIPLY", "base sun_light lamp_light shadow | sun_light ADD, lamp_light ADD, base MULTIPLY, "
+                + "shadow MULTIPLY", "base light diffuse | base ADD, light MULTIPLY"})
+    void whatIsLitIsAddedAndShadowsFallOnIt(String names, String mix) {
+        assertThat(PassWords.mix(layers(names.strip().split(" "))).on().passes().stream().map(p -> p.name() + " " + p.operation()))
+                .containsExactly(mix.strip().split(", "));
     }
 
     @Test
