@@ -27,6 +27,7 @@ import java.util.List;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutionException;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -46,6 +47,9 @@ final class PassesCommand implements Callable<Integer> {
 
     @Option(names = "--rate", paramLabel = "RATE", defaultValue = "25")
     private String rate;
+
+    @Mixin
+    private final PassChoices choices = new PassChoices();
 
     @Option(names = "--json")
     private boolean json;
@@ -74,7 +78,7 @@ final class PassesCommand implements Callable<Integer> {
             if (passes.isEmpty()) {
                 throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("noTwoNamesInSpeakOfPasses", absolute));
             }
-            PassMix mix = PassWords.mix(passes);
+            PassMix mix = choices.apply(PassWords.mix(passes));
             mix.passes().reversed().forEach(p -> tell(p, all));
             Project made = ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id())))));
             PassReport report = PassWords.full(passes).isEmpty() ? null

@@ -118,6 +118,28 @@ class TogetherCommandsTest {
         assertThat(none.err()).contains("No two names in").contains("speak of passes");
     }
 
+    /** Half of the diffuse light lies in shadow, and the highlight on it doesn't: .4 x .5 + .05 is the full picture. */
+    @Test
+    void shadowsFallOnWhatIsLitAndHighlightsLieOnThem() throws IOException {
+        pass("specular", .05);
+        pass("shadow", .5);
+        pass("diffuse", .4);
+        pass("full", .25);
+        Shell found = Shell.run("passes", folder.resolve("shot"), "--json");
+        assertThat(found.code()).as(found.err()).isZero();
+        assertThat(found.events("passes").getFirst().path("apart")).isEmpty();
+
+        // Twice the light without its shadow, and a highlight that is off: another picture than the full one.
+        Shell other = Shell.run("passes", folder.resolve("shot"), "--gain", "diffuse=2", "--leave-out", "shadow", "--tint",
+                "specular=000000", "--json");
+        assertThat(other.code()).isEqualTo(ExitCode.FINDINGS.code());
+        assertThat(Shell.run("passes", folder.resolve("shot"), "--order", "shadow,diffuse").code()).as("added to the shadow")
+                .isEqualTo(ExitCode.FINDINGS.code());
+        assertThat(Shell.run("passes", folder.resolve("shot"), "--gain", "glow=2").err()).contains("There is no pass 'glow'")
+                .contains("diffuse, shadow, specular");
+        assertThat(Shell.run("passes", folder.resolve("shot"), "--gain", "diffuse").err()).contains("PASS=VALUE");
+    }
+
     @Test
     void aTrialSaysWhatEachFileWillBe() throws IOException {
         Path frames = TestMaterial.frames(folder, "kite", 60);

@@ -82,8 +82,9 @@ public final class PassWords {
         List<Pass> passes = new ArrayList<>();
         for (Found part : parts) {
             Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;
-            passes.add(Pass.of(part.name(), part.source(), part.layer(), role == null ? Operation.ADD : operation(role, surfaces > 0, lights))
-                    .withOff(role == null ? known : isLeftOut(role, lights, lit)));
+            passes.add(
+                    Pass.of(part.name(), part.source(), part.layer(), role == null ? Operation.ADD : operation(role, surfaces > 0, lights))
+                            .withOff(role == null ? known : isLeftOut(role, lights, lit)));
         }
         if (surfaces > 0 && lights > 1) {
             // Several lights are one light on a surface: they are added first.
