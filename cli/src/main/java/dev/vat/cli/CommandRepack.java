@@ -5,6 +5,8 @@ import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.TaskMessage;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 
 /** Has something done with finished files, and tells what came of it. */
@@ -21,6 +23,14 @@ final class CommandRepack {
         output.event("made", "paths", made.paths(), "said", made.said());
         made.said().forEach(output::say);
         return ExitCode.PROVEN.code();
+    }
+
+    /** A file that is to be there. @throws NoSuchFileException if it isn't */
+    static String there(Path path) throws NoSuchFileException {
+        if (!Files.exists(path)) {
+            throw new NoSuchFileException(path.toString());
+        }
+        return absolute(path);
     }
 
     static String absolute(Path path) {

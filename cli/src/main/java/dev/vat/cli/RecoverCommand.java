@@ -38,6 +38,6 @@ final class RecoverCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         return CommandRepack.run(places, output,
-                new RepackOrder.Recover(CommandRepack.absolute(file), CommandRepack.absolute(target), parse(rate, Rate::parse)));
+                new RepackOrder.Recover(CommandRepack.there(file), CommandRepack.absolute(target), parse(rate, Rate::parse)));
     }
 }

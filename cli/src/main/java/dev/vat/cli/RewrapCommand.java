@@ -53,7 +53,7 @@ final class RewrapCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         return CommandRepack.run(places, output,
-                new RepackOrder.Rewrap(CommandRepack.absolute(file), CommandRepack.absolute(target), from, to,
+                new RepackOrder.Rewrap(CommandRepack.there(file), CommandRepack.absolute(target), from, to,
                         sound == null ? null : CommandRepack.absolute(sound), silent,
                         pixelAspect == null ? null : parse(pixelAspect, PixelAspect::parse), colours));
     }

@@ -49,7 +49,7 @@ final class SplitCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayEitherHowLongPiecesAre"));
         }
         Path folder = to == null ? file.toAbsolutePath().normalize().getParent() : to;
-        return CommandRepack.run(places, output, new RepackOrder.Split(CommandRepack.absolute(file), CommandRepack.absolute(folder),
+        return CommandRepack.run(places, output, new RepackOrder.Split(CommandRepack.there(file), CommandRepack.absolute(folder),
                 every == null ? null : parse(every, Rational::parse), marks));
     }
 }

@@ -5,6 +5,7 @@ import dev.vat.engine.WindowLauncher;
 import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
+import java.nio.file.NoSuchFileException;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ResourceBundle;
@@ -37,7 +38,16 @@ public final class Vat implements Runnable {
     /** Carries a command out; gives the exit code. */
     public static int run(String... arguments) {
         List<String> words = Arrays.asList(arguments);
-        return line(new Output(words.contains("--json"))).execute(arguments);
+        Output output = new Output(words.contains("--json"));
+        try (Interrupts _ = new Interrupts(() -> stopped(output))) {
+            return line(output).execute(arguments);
+        }
+    }
+
+    /** Whatever it does, a command that is asked to stop ends with the same code; runs and the queue hear of it before. */
+    private static void stopped(Output output) {
+        output.error(ExitCode.STOPPED, WORDS.say("stopped"));
+        Runtime.getRuntime().exit(ExitCode.STOPPED.code());
     }
 
     static CommandLine line(Output output) {
@@ -148,7 +158,12 @@ public final class Vat implements Runnable {
     }
 
     private static int failure(Output output, Exception e) {
-        ExitCode code = e instanceof CommandFailure failure ? failure.code() : ExitCode.FAILED;
+        ExitCode code = switch (e) {
+            case CommandFailure failure -> failure.code();
+            // What was named isn't there.
+            case NoSuchFileException _ -> ExitCode.WRONG_USE;
+            default -> ExitCode.FAILED;
+        };
         output.error(code, e instanceof CommandFailure ? e.getMessage() : Output.inWords(e));
         return code.code();
     }

@@ -107,12 +107,12 @@ class CommandsTest extends CommandFrames {
     }
 
     @Test
-    void lookExitsZeroWhateverItFindsAndOneIfItCantRead() throws IOException {
+    void lookExitsZeroWhateverItFindsAndTwoIfNothingIsThere() throws IOException {
         Path none = Files.createDirectory(folder.resolve("none"));
         assertThat(Shell.run("look", none, "--json").last().path("sources")).isEmpty();
         Shell gone = Shell.run("look", folder.resolve("gone"), "--json");
-        assertThat(gone.code()).isEqualTo(1);
-        assertThat(gone.last().path("code").asInt()).isEqualTo(1);
+        assertThat(gone.code()).isEqualTo(2);
+        assertThat(gone.last().path("code").asInt()).isEqualTo(2);
         assertThat(gone.err()).startsWith("vat: ").hasLineCount(1);
         Path frames = png("kite", 1, 3);
         assertThat(Shell.run("look", frames.resolve("kite.0002.png"), "--json").last().path("sources").get(0).path("count").asInt())
@@ -154,7 +154,8 @@ class CommandsTest extends CommandFrames {
         assertThat(shell.code()).isEqualTo(4);
         assertThat(shell.last().path("proven").asBoolean()).isFalse();
         assertThat(Shell.run("prove", folder.resolve("kite/kite.0001.png")).err()).contains("no receipt");
-        assertThat(Shell.run("prove", folder.resolve("gone.mp4")).code()).isEqualTo(1);
+        assertThat(Shell.run("prove", folder.resolve("gone.mp4")).code()).isEqualTo(2);
+        assertThat(Shell.run("split", folder.resolve("gone.mov"), "--every", "2").code()).isEqualTo(2);
     }
 
     @ParameterizedTest

@@ -69,7 +69,7 @@ class HandingOverCommandsTest {
                 + "pieces are (--every) or where they begin (--at)");
         assertThat(Shell.run("split", folder.resolve("none.mov"), "--every", "soon").code()).isEqualTo(ExitCode.WRONG_USE.code());
         Shell nothing = Shell.run("split", folder.resolve("none.mov"), "--every", "2");
-        assertThat(nothing.code()).isEqualTo(ExitCode.FAILED.code());
+        assertThat(nothing.code()).isEqualTo(ExitCode.WRONG_USE.code());
         assertThat(nothing.err()).contains("none.mov");
         assertThat(Shell.run("join", folder.resolve("one.mov"), "--to", folder.resolve("two.mov")).code()).as("one part is nothing to join")
                 .isEqualTo(ExitCode.WRONG_USE.code());
@@ -171,6 +171,6 @@ class HandingOverCommandsTest {
         assertThat(Shell.run("contacts", film, folder.resolve("film.jpg"), "--grid", "0x2").code()).isEqualTo(ExitCode.WRONG_USE.code());
         assertThat(Shell.run("contacts", film, folder.resolve("film.pdf")).code()).isZero();
         assertThat(folder.resolve("film.pdf")).content(StandardCharsets.ISO_8859_1).startsWith("%PDF-");
-        assertThat(Shell.run("sheet", folder.resolve("none.mp4")).code()).isEqualTo(ExitCode.FAILED.code());
+        assertThat(Shell.run("sheet", folder.resolve("none.mp4")).code()).isEqualTo(ExitCode.WRONG_USE.code());
     }
 }
