@@ -4,8 +4,8 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 
 /**
- * Labels of frames as eight decimals of four bits each: hours, minutes, seconds, frames. SMPTE ST 12-1 has the flag of drop-frame counting in
- * the frames' tens, where labels up to 30 a second leave room for it.
+ * Labels of frames as eight decimals of four bits each: hours, minutes, seconds, frames. SMPTE ST 12-1 has the flag of drop-frame counting
+ * in the frames' tens, where labels up to 30 a second leave room for it.
  */
 final class LabelDigits {
 

@@ -43,13 +43,15 @@ public final class CatalogueText {
             not carried in the receipt |
             | order of lines | MXF, Matroska; ProRes, MPEG-2; that H.264 is progressive | mediainfo; of DV it calls every file \
             interlaced | moving stills, numbered frames |
-            | alpha and its kind | announced in MOV and WebM; ProRes; numbered frames | Chromium (WebM, animated PNG and WebP); else the library | |
+            | alpha and its kind | announced in MOV and WebM; ProRes; numbered frames | Chromium (WebM, animated PNG and WebP); else the \
+            library | |
             | index in front | MP4, MOV | mediainfo | all but MP4 and MOV |
             | loops | GIF, animated PNG and WebP | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
             | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV | the library, a tone within 30 \
             ms | moving stills, numbered frames |
             | every frame's samples | | the library by CRC32C; Chromium within 4 codes on flat patches | |
-            | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX, EXR; groups of MPEG-2 | mediainfo | all others, of which a finding says so |
+            | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX, EXR; groups of MPEG-2 | mediainfo | all others, of which a \
+            finding says so |
             | maker: Vat and its version | `DeliveryMatrixTest` | | where a container has no field |
             | identifiers (SMPTE ST 330) | MXF | | all but MXF |
             | class of AVC-Intra (SMPTE RP 2027) | MXF, MOV: bytes of every frame, its delimiter, its label (`AvcIntraTest`) | | |

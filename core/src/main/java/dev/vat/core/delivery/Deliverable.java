@@ -8,7 +8,6 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
-import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -51,8 +50,6 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
         String pass, @JsonAnySetter @JsonAnyGetter Map<String, Object> extra) {
-
-    private static final Words WORDS = Words.of(Deliverable.class);
 
     public Deliverable {
         id = id == null ? target : id;
@@ -248,19 +245,10 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return ChosenSettings.of(this);
     }
 
-    /** The codec that it has in place of its target's. */
-    @JsonIgnore
-    public Optional<Codec> otherCodec() {
-        return codec == null || !isKnown() ? Optional.empty()
-                : Optional.of(codecInUse()).filter(c -> !c.equals(targetInCatalogue().codec()));
-    }
-
     /** Heading in plain words. */
     @JsonIgnore
     public String title() {
-        return Catalogue.find(target).map(Target::title).orElse(target)
-                + otherCodec().map(c -> WORDS.say("asCodec", c.title())).orElse("")
-                + (pass == null ? number().map(n -> " " + n).orElse("") : ", " + pass);
+        return Heading.of(this);
     }
 
     /** The number behind the target's id where it stands in a project more than once. */

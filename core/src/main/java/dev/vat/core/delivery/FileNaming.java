@@ -58,7 +58,7 @@ public final class FileNaming {
         Map<String, String> values = new TreeMap<>();
         values.put("project", context.project());
         values.put("reel", context.reel());
-        values.put("target", deliverable.otherCodec().map(Codec::id).orElseGet(() -> deliverable.targetInCatalogue().shortName())
+        values.put("target", Heading.otherCodec(deliverable).map(Codec::id).orElseGet(() -> deliverable.targetInCatalogue().shortName())
                 + deliverable.number().map(n -> "-" + n).orElse(""));
         values.put("version", "v01");
         values.put("range", context.range().toString());

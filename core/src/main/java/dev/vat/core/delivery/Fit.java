@@ -26,7 +26,11 @@ public enum Fit {
         return title;
     }
 
-    /** By the words of the command line: {@code bars}, {@code fill}, {@code stretch}, {@code pixels}. @throws IllegalArgumentException naming them */
+    /**
+     * By the words of the command line: {@code bars}, {@code fill}, {@code stretch}, {@code pixels}.
+     *
+     * @throws IllegalArgumentException naming them
+     */
     public static Fit parse(String text) {
         return Arrays.stream(values()).filter(f -> f.id().equals(text.strip().toLowerCase(Locale.ROOT))).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException(Words.of(Fit.class).say("noSuchFit", text,

@@ -4,6 +4,7 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.Heading;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.Scan;
@@ -35,7 +36,7 @@ final class LegalityRules {
     /** What another codec takes from a file that its target is for. */
     private static void otherCodec(Deliverable deliverable, List<Finding> found) {
         Codec wanted = deliverable.targetInCatalogue().codec();
-        Codec codec = deliverable.otherCodec().orElse(wanted);
+        Codec codec = Heading.otherCodec(deliverable).orElse(wanted);
         List<String> lost = new ArrayList<>();
         if (wanted.hasAlpha() && !codec.hasAlpha()) {
             lost.add(WORDS.say("noAlpha"));
