@@ -16,17 +16,25 @@ final class Checking {
 
     private Checking() {}
 
+    /** Nothing is there yet that could be gone on with. */
+    private static void stopped(Output output) {
+        output.error(ExitCode.STOPPED, WORDS.say("stopped"));
+        Runtime.getRuntime().exit(ExitCode.STOPPED.code());
+    }
+
     static FrameTable check(Viewer viewer, Sequence sequence, boolean headersOnly, PictureChoice choice, Output output) {
         var last = new Object() {
             long said = System.nanoTime();
         };
-        try {
-            return viewer.check(sequence, headersOnly, choice, progress -> {
-                if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
-                    last.said = System.nanoTime();
-                    output.say(WORDS.say("checkedOf", sequence.name(), progress.checked(), sequence.count()));
-                }
-            }).join();
+        var found = viewer.check(sequence, headersOnly, choice, progress -> {
+            if (System.nanoTime() - last.said > SAY_EVERY_NANOS) {
+                last.said = System.nanoTime();
+                output.say(WORDS.say("checkedOf", sequence.name(), progress.checked(), sequence.count()));
+            }
+        });
+        // The other process is at work by now: hearing signals costs more than many a command has to do.
+        try (Interrupts _ = new Interrupts(() -> stopped(output))) {
+            return found.join();
         } catch (CompletionException e) {
             throw new CommandFailure(ExitCode.FAILED, e.getCause().getMessage());
         }

@@ -4,6 +4,7 @@ import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -32,7 +33,10 @@ final class JoinCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws IOException, InterruptedException {
-        return CommandRepack.run(places, output,
-                new RepackOrder.Join(files.stream().map(CommandRepack::absolute).toList(), CommandRepack.absolute(to)));
+        List<String> parts = new ArrayList<>();
+        for (Path file : files) {
+            parts.add(CommandRepack.there(file));
+        }
+        return CommandRepack.run(places, output, new RepackOrder.Join(parts, CommandRepack.absolute(to)));
     }
 }

@@ -121,8 +121,7 @@ final class MakeCommand implements Callable<Integer> {
             if (prepared instanceof Preparation.Ready ready) {
                 return leftOut(ready, output, new CommandRun(output, places, cores).make(ready.plan(), project));
             }
-            throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasMade", prepared.findings().blockers().stream()
-                    .map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
+            throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasMade", named(prepared.findings().blockers())));
         }
     }
 
@@ -131,9 +130,12 @@ final class MakeCommand implements Callable<Integer> {
         if (ready.leftOut().isEmpty()) {
             return code;
         }
-        output.error(ExitCode.FINDINGS, WORDS.say("notMade",
-                ready.leftOut().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));
+        output.error(ExitCode.FINDINGS, WORDS.say("notMade", named(ready.leftOut())));
         return code == ExitCode.PROVEN.code() ? ExitCode.FINDINGS.code() : code;
+    }
+
+    private static String named(List<Finding> findings) {
+        return findings.stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "));
     }
 
     private Integer queued(Project project) throws IOException {

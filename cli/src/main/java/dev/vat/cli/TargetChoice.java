@@ -22,6 +22,11 @@ record TargetChoice(String id, List<Given> given) {
 
     /** @param name without dashes @param value empty for a switch */
     record Given(String name, String value) {
+        /** Whether a comma may stand in its value. */
+        boolean mayGoOn() {
+            return !value.isEmpty() && !name.equals(ACCEPT);
+        }
+
         boolean is(CommandOption option) {
             return option.name().equals("--" + name);
         }
@@ -41,7 +46,7 @@ record TargetChoice(String id, List<Given> given) {
             Optional<CommandOption> option = option(name);
             if (option.isPresent() && (option.get().value() == null) == equals < 0) {
                 given.add(new Given(name, equals < 0 ? "" : pieces[i].substring(equals + 1)));
-            } else if (given.isEmpty() || equals >= 0) {
+            } else if (equals >= 0 || given.isEmpty() || !given.getLast().mayGoOn()) {
                 throw new IllegalArgumentException(option.isEmpty() ? WORDS.say("noSuchSetting", name, names())
                         : WORDS.say(equals < 0 ? "wantsAValue" : "hasNoValue", name));
             } else {

@@ -1,11 +1,11 @@
 package dev.vat.cli;
 
+import dev.vat.core.product.VatVersion;
 import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
-import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.storage.Places;
-import java.nio.file.Path;
 import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ResourceBundle;
@@ -29,7 +29,7 @@ public final class Vat implements Runnable {
     static final class Version implements CommandLine.IVersionProvider {
         @Override
         public String[] getVersion() {
-            return new String[] {"Vat " + VatVersion.current()};
+            return new String[] {VatVersion.named()};
         }
     }
 
@@ -38,16 +38,7 @@ public final class Vat implements Runnable {
     /** Carries a command out; gives the exit code. */
     public static int run(String... arguments) {
         List<String> words = Arrays.asList(arguments);
-        Output output = new Output(words.contains("--json"));
-        try (Interrupts _ = new Interrupts(() -> stopped(output))) {
-            return line(output).execute(arguments);
-        }
-    }
-
-    /** Whatever it does, a command that is asked to stop ends with the same code; runs and the queue hear of it before. */
-    private static void stopped(Output output) {
-        output.error(ExitCode.STOPPED, WORDS.say("stopped"));
-        Runtime.getRuntime().exit(ExitCode.STOPPED.code());
+        return line(new Output(words.contains("--json"))).execute(arguments);
     }
 
     static CommandLine line(Output output) {

@@ -22,7 +22,8 @@ class TargetChoiceTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|',
             value = {"web-h264,sise=1280x720 | 'sise' is nothing that can be said of a target", "web-h264,size | size wants a value",
-                "web-h264,clean=yes | clean is said without a value"})
+                "web-h264,clean=yes | clean is said without a value",
+                "web-h264,clean,matt | 'matt' is nothing", "web-h264,accept=far-enlarged,matt | 'matt' is nothing"})
     void whatIsntKnownIsNamed(String text, String why) {
         assertThatThrownBy(() -> TargetChoice.parse(text)).isInstanceOf(IllegalArgumentException.class).hasMessageContaining(why);
     }
