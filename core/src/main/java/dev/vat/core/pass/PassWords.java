@@ -84,7 +84,7 @@ public final class PassWords {
             Role role = known || isBeside(part) ? role(part.name()).orElse(null) : null;
             passes.add(
                     Pass.of(part.name(), part.source(), part.layer(), role == null ? Operation.ADD : operation(role, surfaces > 0, lights))
-                            .withOff(role == null ? known : isLeftOut(role, lights, lit)));
+                            .withOff(role == null ? known : isLeftOut(role, surfaces > 0 && lights > 0, lit)));
         }
         if (surfaces > 0 && lights > 1) {
             // Several lights are one light on a surface: they are added first.
@@ -107,10 +107,9 @@ public final class PassWords {
         };
     }
 
-    /** Surfaces are in what they scatter already, and that is in surfaces under their light. */
-    private static boolean isLeftOut(Role role, long lights, boolean lit) {
-        return role == Role.MATTE || role == Role.DEPTH || role == Role.BASE && lit && lights == 0
-                || role == Role.LIT && lights > 0;
+    /** What surfaces scatter is counted once. @param inParts whether it is there as surfaces and their light @param lit or whole */
+    private static boolean isLeftOut(Role role, boolean inParts, boolean lit) {
+        return role == Role.MATTE || role == Role.DEPTH || role == Role.BASE && lit && !inParts || role == Role.LIT && inParts;
     }
 
     /** Whether it is no light, by its name. */

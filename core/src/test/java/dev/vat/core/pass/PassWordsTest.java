@@ -52,7 +52,7 @@ class PassWordsTest {
         "albedo diffuse spec | diffuse ADD, spec ADD", "base light specular | base ADD, light MULTIPLY, specular ADD",
         "light shadow | light ADD, shadow MULTIPLY", "base sun_light lamp_light shadow | sun_light ADD, lamp_light ADD, base MULTIPLY, "
                 + "shadow MULTIPLY",
-        "base light diffuse | base ADD, light MULTIPLY"})
+        "base light diffuse | base ADD, light MULTIPLY", "light indirect | light ADD, indirect ADD"})
     void whatIsLitIsAddedAndShadowsFallOnIt(String names, String mix) {
         assertThat(PassWords.mix(layers(names.strip().split(" "))).on().passes().stream().map(p -> p.name() + " " + p.operation()))
                 .containsExactly(mix.strip().split(", "));
