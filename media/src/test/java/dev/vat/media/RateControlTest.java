@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.CodecLevel;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
@@ -12,6 +13,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.media.convert.Conversion;
+import dev.vat.media.decode.Demuxer;
 import dev.vat.media.encode.EncoderSpec;
 import dev.vat.media.encode.FirstPass;
 import dev.vat.media.encode.PartSink;
@@ -84,6 +86,21 @@ class RateControlTest {
     void asManyBitsComeOutAsWereAskedFor(String id, String typed, double asked, double least, double most) {
         Codec codec = Catalogue.codec(id);
         assertThat(bitsPerSecond(codec, codec.control(typed)) / asked).isBetween(least, most);
+    }
+
+    /** The encoder has the levels' table, too: at an average that this class bounds it says the same level of itself. */
+    @ParameterizedTest
+    @CsvSource({"average 600k", "average 1500k", "average 3M", "average 12M"})
+    void anAverageSaysTheLeastLevelThatHasRoomForIt(String typed) {
+        Codec codec = Catalogue.codec("h264-high-420");
+        RateControl.Average control = (RateControl.Average) codec.control(typed);
+        EncoderSpec spec = EncoderSpec.of(Settings.of(codec, Container.MP4).withControl(control), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 1);
+        Path file = folder.resolve("p." + codec.partContainer().extension());
+        encode(new PartWriter(file, spec, 0, false), codec);
+        try (Demuxer made = new Demuxer(file)) {
+            assertThat(made.stream().codecpar().level())
+                    .isEqualTo(CodecLevel.bounds(codec, SIZE, Rate.FPS_25, control.bitsPerSecond()).orElseThrow().level().number());
+        }
     }
 
     @ParameterizedTest

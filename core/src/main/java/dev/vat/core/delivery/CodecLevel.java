@@ -5,6 +5,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * What a player must manage at least: the levels of H.264 (ITU-T H.264, table A-1) and H.265 (ITU-T H.265, tables A.8 and A.9), as far as
@@ -49,19 +50,43 @@ public record CodecLevel(int number, String name) {
             new Row("5.1", 8_912_896, 534_773_760, 40_000, 40_000), new Row("5.2", 8_912_896, 1_069_547_520, 60_000, 60_000),
             new Row("6", 35_651_584, 1_069_547_520, 60_000, 60_000), new Row("6.1", 35_651_584, 2_139_095_040, 120_000, 120_000),
             new Row("6.2", 35_651_584, 4_278_190_080L, 240_000, 240_000));
-    /** What H.264's profiles take more than its Baseline, in thousandths (table A-2): 4:2:2 and 4:4:4, 10 bits, all others. */
-    private static final int[] H264_FACTORS = {4000, 3000, 1250};
-    /** The same of H.265 (table A.10): 4:2:2 of 10 bits, and 4:2:0. */
-    private static final int[] H265_FACTORS = {1667, 1000};
-
     /** What a stream of a level may take. @param bitsPerSecond at no moment more @param buffer bits of the decoder's buffer */
     public record Bounds(CodecLevel level, long bitsPerSecond, long buffer) {}
 
-    private static final Size FULL_HD = Size.of(1920, 1080);
     private static final int BLOCK = 16;
     private static final int LEVEL_1 = 10;
     /** Of H.264: pictures as in level 1, more bits a second. */
     private static final int LEVEL_1B = 9;
+    /** What every player manages that is for high definition. */
+    private static final String USUAL = "4.1";
+
+    /**
+     * The levels of a coding.
+     *
+     * @param times what streams multiply a level's name by
+     * @param picture the size of a picture as its rows count it
+     */
+    private record Table(List<Row> rows, int times, long picture) {
+
+        /** @param codec by the library's name; empty for those without such levels */
+        static Optional<Table> of(String codec, Size size) {
+            return switch (codec) {
+                case "h264" -> Optional.of(
+                        new Table(H264, 10, (long) Math.ceilDiv(size.width(), BLOCK) * Math.ceilDiv(size.height(), BLOCK)));
+                case "hevc" -> Optional.of(new Table(H265, 30, size.pixels()));
+                default -> Optional.empty();
+            };
+        }
+
+        /** Rows that have room for its picture at a rate, the least first. */
+        Stream<Row> allowing(Rate rate) {
+            return rows.stream().filter(r -> r.allows(picture, rate));
+        }
+
+        Row row(String name) {
+            return rows.stream().filter(r -> r.name.equals(name)).findFirst().orElseThrow();
+        }
+    }
 
     /**
      * The least level that allows a picture at a rate; empty for codecs without such levels, and beyond the last one.
@@ -69,16 +94,7 @@ public record CodecLevel(int number, String name) {
      * @param codec by the library's name
      */
     public static Optional<CodecLevel> needed(String codec, Size size, Rate rate) {
-        long blocks = (long) Math.ceilDiv(size.width(), BLOCK) * Math.ceilDiv(size.height(), BLOCK);
-        return switch (codec) {
-            case "h264" -> least(H264, blocks, rate, 10);
-            case "hevc" -> least(H265, size.pixels(), rate, 30);
-            default -> Optional.empty();
-        };
-    }
-
-    private static Optional<CodecLevel> least(List<Row> rows, long size, Rate rate, int times) {
-        return rows.stream().filter(r -> r.allows(size, rate)).findFirst().map(r -> r.level(times));
+        return Table.of(codec, size).flatMap(t -> t.allowing(rate).findFirst().map(r -> r.level(t.times)));
     }
 
     /**
@@ -86,27 +102,24 @@ public record CodecLevel(int number, String name) {
      * and where no level has.
      */
     public static Optional<Bounds> bounds(Codec codec, Size size, Rate rate, long bitsPerSecond) {
-        long blocks = (long) Math.ceilDiv(size.width(), BLOCK) * Math.ceilDiv(size.height(), BLOCK);
-        boolean wide = codec.chroma() != Chroma.YUV420;
-        return switch (codec.reportedName()) {
-            case "h264" -> bounds(H264, blocks, rate, bitsPerSecond, 10, H264_FACTORS[wide ? 0 : codec.codedBits() > 8 ? 1 : 2]);
-            case "hevc" -> bounds(H265, size.pixels(), rate, bitsPerSecond, 30, H265_FACTORS[wide ? 0 : 1]);
-            default -> Optional.empty();
-        };
+        long factor = factor(codec);
+        return Table.of(codec.reportedName(), size).flatMap(t -> t.allowing(rate).filter(r -> bitsPerSecond <= r.bits * factor).findFirst()
+                .map(r -> new Bounds(r.level(t.times), r.bits * factor, r.buffer * factor)));
     }
 
-    /** Bits a second of the least level for a picture at a rate, or of 4.1, which every player manages that is for high definition. */
+    /** Bits a second of the least level for a picture at a rate, or of the usual one where that has more. */
     static Optional<Long> usualBits(Codec codec, Size size, Rate rate) {
-        return bounds(codec, size, rate, 0).map(least -> {
-            Bounds level4 = bounds(codec, FULL_HD, Rate.of(30), 0).orElseThrow();
-            Bounds level41 = bounds(codec, FULL_HD, Rate.of(30), level4.bitsPerSecond + 1).orElseThrow();
-            return Math.max(least.bitsPerSecond, level41.bitsPerSecond);
-        });
+        return Table.of(codec.reportedName(), size)
+                .flatMap(t -> t.allowing(rate).findFirst().map(r -> factor(codec) * Math.max(r.bits, t.row(USUAL).bits)));
     }
 
-    private static Optional<Bounds> bounds(List<Row> rows, long size, Rate rate, long bits, int times, long factor) {
-        return rows.stream().filter(r -> r.allows(size, rate) && bits <= r.bits * factor).findFirst()
-                .map(r -> new Bounds(r.level(times), r.bits * factor, r.buffer * factor));
+    /** What a profile takes more than the tables say, in thousandths: of H.264 by table A-2, of H.265 by table A.10. */
+    private static long factor(Codec codec) {
+        boolean wide = codec.chroma() != Chroma.YUV420;
+        if (codec.reportedName().equals("hevc")) {
+            return wide ? 1667 : 1000;
+        }
+        return wide ? 4000 : codec.codedBits() > 8 ? 3000 : 1250;
     }
 
     /** Whether a stream that says a level of itself has this one at least. @param stated as the stream says it */
