@@ -67,6 +67,10 @@ class StillsOutTest {
         }
     }
 
+    private static List<String> otherwise(List<Comparison.Line> lines) {
+        return lines.stream().filter(l -> !l.agrees()).map(Comparison.Line::name).toList();
+    }
+
     @ParameterizedTest
     @MethodSource("codecs")
     void stillsAreWrittenNumberedAndReadBack(Codec codec) throws IOException {
@@ -97,6 +101,11 @@ class StillsOutTest {
                 "Lavf");
         try (FileBytes last = FileBytes.of(StillsWriter.file(folder, asked.stills(), 4))) {
             assertThat(SecondOpinion.ofStill(asked, last, 4)).isNotEmpty().allMatch(Comparison.Line::agrees);
+            assertThat(otherwise(SecondOpinion.ofStill(asked, last, 3))).as("as if it were the frame before")
+                    .hasSize(codec.statesLabel(Rate.FPS_25) ? codec.reportedName().equals("dpx") ? 2 : 1 : 0);
+            Expectation wider = Expectation.of(settings, 5, Rate.FPS_25, Size.of(SIZE.width() + 2, SIZE.height()), PixelAspect.SQUARE, null)
+                    .withStills(asked.stills());
+            assertThat(otherwise(SecondOpinion.ofStill(wider, last, 4))).singleElement().asString().startsWith("size, by ");
         }
         if (codec.reportedName().equals("dpx")) {
             byte[] last = Files.readAllBytes(StillsWriter.file(folder, asked.stills(), 4));

@@ -1,6 +1,7 @@
 package dev.vat.core.container;
 
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
@@ -26,6 +27,7 @@ public final class DpxHeader {
     private static final int FILE_NAME = 36;
     private static final int CREATOR = 160;
     private static final int KEY = 660;
+    private static final int WIDTH = 772;
     private static final int ELEMENT = 780;
     private static final int ELEMENT_BYTES = 72;
     private static final int ELEMENTS = 8;
@@ -131,6 +133,12 @@ public final class DpxHeader {
         byte[] letters = text.getBytes(StandardCharsets.US_ASCII);
         Arrays.fill(to.array(), at, at + room, (byte) 0);
         System.arraycopy(letters, 0, to.array(), at, Math.min(room - 1, letters.length));
+    }
+
+    /** What a whole header says of the picture. */
+    public static Optional<StillFacts> picture(byte[] head) {
+        return ordered(head).filter(_ -> head.length >= BYTES)
+                .map(b -> new StillFacts(Size.of(b.getInt(WIDTH), b.getInt(WIDTH + 4)), b.get(ELEMENT + 23) & 0xff, 0, null));
     }
 
     /** What of {@link Facts} a still states. @return empty where its header isn't whole */

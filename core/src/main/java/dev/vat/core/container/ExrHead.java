@@ -115,7 +115,7 @@ public final class ExrHead {
         head.attributes.put(RATE,
                 new Attribute("rational", pair((int) rate.perSecond().numerator(), (int) rate.perSecond().denominator())));
         head.attributes.put("software", new Attribute("string", software.getBytes(StandardCharsets.US_ASCII)));
-        if (label != null && LabelDigits.fit(rate)) {
+        if (label != null && Timecode.leavesRoomForFlags(rate)) {
             head.attributes.put(LABEL, new Attribute("timecode", pair(LabelDigits.of(label), 0)));
         }
         byte[] written = head.written();

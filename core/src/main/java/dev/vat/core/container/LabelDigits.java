@@ -10,24 +10,18 @@ import dev.vat.core.time.Timecode;
 final class LabelDigits {
 
     private static final int DROP = 0x40;
-    private static final int MOST_LABELS = 30;
 
     private LabelDigits() {}
-
-    /** Whether the tens of its frames leave the flags beside them free. */
-    static boolean fit(Rate rate) {
-        return rate.timecodeBase() <= MOST_LABELS;
-    }
 
     static int of(Timecode label) {
         String digits = label.toString().replaceAll("[:;]", "");
         int value = Integer.parseUnsignedInt(digits, 16);
-        return label.dropFrame() && fit(label.rate()) ? value | DROP : value;
+        return label.dropFrame() && Timecode.leavesRoomForFlags(label.rate()) ? value | DROP : value;
     }
 
     /** @throws IllegalArgumentException if the rate has no such label */
     static Timecode parse(int value, Rate rate) {
-        boolean drop = fit(rate) && (value & DROP) != 0;
+        boolean drop = Timecode.leavesRoomForFlags(rate) && (value & DROP) != 0;
         String digits = "%08x".formatted(drop ? value & ~DROP : value);
         return Timecode.parse(digits.substring(0, 2) + ":" + digits.substring(2, 4) + ":" + digits.substring(4, 6) + (drop ? ";" : ":")
                 + digits.substring(6), rate);

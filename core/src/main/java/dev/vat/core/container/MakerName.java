@@ -25,8 +25,9 @@ public final class MakerName {
             IsoBox descriptions = track.inside("mdia", "minf", "stbl", "stsd").orElse(null);
             if (descriptions != null) {
                 for (IsoBox entry : descriptions.children(8)) {
-                    if (entry.content().length >= VENDOR + LETTERS && entry.cursor().seek(VENDOR).s32() != 0
-                            && !IsoTrack.of(track).handler().equals("tmcd")) {
+                    // Labels have something else there.
+                    if (!entry.type().equals("tmcd") && entry.content().length >= VENDOR + LETTERS
+                            && entry.cursor().seek(VENDOR).s32() != 0) {
                         patches.add(new Patch(entry.at() + VENDOR, letters(name, ' ')));
                     }
                 }
@@ -39,9 +40,9 @@ public final class MakerName {
     public static List<Patch> inMatroska(Bytes file, String name) throws IOException {
         EbmlElement.Place head = EbmlElement.at(file, 0);
         EbmlElement.Place segment = EbmlElement.at(file, head.content() + head.size());
-        EbmlElement.Place info = segment;
-        for (long at = segment.content(); info.id() != INFO; at = info.content() + info.size()) {
-            info = EbmlElement.at(file, at);
+        EbmlElement.Place info = EbmlElement.at(file, segment.content());
+        while (info.id() != INFO) {
+            info = EbmlElement.at(file, info.content() + info.size());
         }
         List<Patch> patches = new ArrayList<>();
         for (long at = info.content(); at < info.content() + info.size();) {

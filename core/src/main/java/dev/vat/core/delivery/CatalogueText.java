@@ -29,7 +29,7 @@ public final class CatalogueText {
             Chromium's image decoder | numbered frames but DPX and EXR say no rate |
             | start at 0, length | MP4, MOV, MXF; of the timecode's track too; length of moving stills | Chromium (MP4, WebM); else the \
             library | numbered frames |
-            | size | containers, moving stills, PNG, TIFF, TGA, JPEG, EXR; H.264, H.265, MPEG-2, ProRes, DNx, DV, AV1, VP9 | \
+            | size | containers, moving stills, all numbered frames; H.264, H.265, MPEG-2, ProRes, DNx, DV, AV1, VP9 | \
             mediainfo | |
             | pixel aspect in the container | MP4, MOV, MXF, Matroska, WebM, DPX, EXR; PNG and JPEG where they say it | mediainfo | AVI, \
             moving stills, TIFF, TGA; MXF for DNxHD and DNxHR |

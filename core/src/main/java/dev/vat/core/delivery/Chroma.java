@@ -18,6 +18,11 @@ public enum Chroma {
         this.heightStep = heightStep;
     }
 
+    /** Pixels that share a sample of colour. */
+    public int coarseness() {
+        return widthStep * heightStep;
+    }
+
     public String label() {
         return label;
     }

@@ -3,6 +3,7 @@ package dev.vat.core.delivery;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
@@ -14,8 +15,6 @@ import java.util.Set;
 public final class Codec {
 
     private static final Words WORDS = Words.of(Codec.class);
-
-    private static final int MOST_LABELS = 30;
 
     private final CodecBuilder b;
 
@@ -91,7 +90,7 @@ public final class Codec {
 
     /** Whether each still has a place for the label of its frame; OpenEXR's has room for up to 30 labels a second. */
     public boolean statesLabel(Rate rate) {
-        return reportedName().equals("dpx") || reportedName().equals("exr") && rate.timecodeBase() <= MOST_LABELS;
+        return reportedName().equals("dpx") || reportedName().equals("exr") && Timecode.leavesRoomForFlags(rate);
     }
 
     /** How its files are called at their end: of stills their own, else the container's. */

@@ -44,7 +44,7 @@ final class LegalityRules {
         if (codec.codedBits() < wanted.codedBits()) {
             lost.add(WORDS.say("bitsWhere", codec.codedBits(), wanted.codedBits()));
         }
-        if (codec.chroma().compareTo(wanted.chroma()) < 0) {
+        if (codec.chroma().coarseness() > wanted.chroma().coarseness()) {
             lost.add(WORDS.say("chromaWhere", codec.chroma().label(), wanted.chroma().label()));
         }
         if (codec.isLossy() && !wanted.isLossy()) {

@@ -7,7 +7,6 @@ import dev.vat.core.container.PngFile;
 import dev.vat.core.container.WebpFile;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
-import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.util.List;
@@ -36,14 +35,10 @@ final class MovingOpinion {
         Opinion opinion = new Opinion(standard(planned));
         opinion.line(WORDS.say("pictures"), planned.frames(), found.frames());
         opinion.line(WORDS.say("size"), planned.size(), found.size());
+        // Each format counts in ticks of its own; where a rate isn't a whole number of them, a file is up to one off.
         opinion.line(WORDS.say("length"), planned.seconds(), found.seconds(),
-                (wanted, stated) -> wanted.minus(stated).abs().compareTo(tolerance(found)) <= 0);
+                (wanted, stated) -> wanted.minus(stated).abs().compareTo(found.tick()) <= 0);
         opinion.line(WORDS.say("loops"), planned.loops(), found.loops());
         return opinion.lines();
-    }
-
-    /** Each format counts in its own ticks, and where a rate isn't a whole number of them, the file is up to one off. */
-    private static Rational tolerance(MovingFacts found) {
-        return found.tick();
     }
 }

@@ -76,6 +76,9 @@ final class StillOpinion {
     private static void dpx(Expectation planned, Bytes still, long frame, Opinion opinion) throws IOException {
         byte[] head = still.read(0, (int) Math.min(DpxHeader.BYTES, still.size()));
         DpxHeader.Facts found = DpxHeader.of(head, planned.rate()).orElseThrow(() -> new Malformed(WORDS.say("noWholeHeader")));
+        StillFacts picture = DpxHeader.picture(head).orElseThrow();
+        opinion.line(WORDS.say("size"), planned.size(), picture.size());
+        opinion.line(WORDS.say("depth"), planned.codedBits(), picture.bits());
         opinion.line(WORDS.say("rate"), planned.rate(), found.rate());
         opinion.line(WORDS.say("position"), frame, found.position());
         opinion.line(WORDS.say("frames"), planned.frames(), found.count());

@@ -12,9 +12,9 @@ import java.util.stream.Stream;
  *
  * @param exposure in stops, for linear light: 1 doubles the light
  * @param curve from linear light to the display
- * @param primaries and {@code transfer}: what the file states, as code points of ITU-T H.273, for {@code TAGGED}
  * @param toLight curve by which display-coded values are brought to light, for files that hold light or high range; null for what the file
  *     states, else that of ITU-R BT.1886
+ * @param primaries and {@code transfer}: what the file states, as code points of ITU-T H.273, for {@code TAGGED}
  * @param own what it states where no code point stands for it; it goes before these
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)

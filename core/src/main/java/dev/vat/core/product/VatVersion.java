@@ -9,6 +9,11 @@ public final class VatVersion {
 
     private VatVersion() {}
 
+    /** Both, as one field of a file has them. */
+    public static String named() {
+        return NAME + " " + CURRENT;
+    }
+
     public static String current() {
         return CURRENT;
     }

@@ -10,6 +10,7 @@ import dev.vat.core.words.Words;
  */
 public record Timecode(long frame, Rate rate, boolean dropFrame) {
 
+    private static final int MOST_PACKED = 30;
     private static final Words WORDS = Words.of(Timecode.class);
 
     public Timecode {
@@ -33,6 +34,15 @@ public record Timecode(long frame, Rate rate, boolean dropFrame) {
      */
     public static Timecode ofDropFrame(long frame, Rate rate) {
         return new Timecode(frame, rate, true);
+    }
+
+    /**
+     * Whether labels of a rate, packed as SMPTE ST 12-1 has it, leave room for its flags: those of up to 30 a second do.
+     *
+     * @param rate of the frames that are labelled
+     */
+    public static boolean leavesRoomForFlags(Rate rate) {
+        return rate.timecodeBase() <= MOST_PACKED;
     }
 
     /**

@@ -71,9 +71,9 @@ class ContainersTest {
     void aBoxThatSaysMoreThanThereIsIsRefused() {
         byte[] bytes = ByteBuffer.allocate(16).putInt(8).put("free".getBytes(StandardCharsets.US_ASCII)).putInt(99)
                 .put("moov".getBytes(StandardCharsets.US_ASCII)).array();
-        assertThatThrownBy(() -> IsoMovie.of(IsoMovieTest.bytes(bytes))).isInstanceOf(Malformed.class).hasMessageContaining("moov")
+        assertThatThrownBy(() -> IsoMovie.of(new MemoryBytes(bytes))).isInstanceOf(Malformed.class).hasMessageContaining("moov")
                 .hasMessageContaining("8");
-        assertThatThrownBy(() -> IsoMovie.of(IsoMovieTest.bytes(Arrays.copyOf(bytes, 8)))).isInstanceOf(Malformed.class)
+        assertThatThrownBy(() -> IsoMovie.of(new MemoryBytes(Arrays.copyOf(bytes, 8)))).isInstanceOf(Malformed.class)
                 .hasMessageContaining("no index");
     }
 }

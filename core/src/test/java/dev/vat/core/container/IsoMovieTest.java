@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import dev.vat.core.time.Rational;
 import java.io.ByteArrayOutputStream;
-import java.io.EOFException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -21,23 +20,6 @@ class IsoMovieTest {
     private static final int TIMESCALE = 12_800;
     private static final int FRAME = 512;
     private static final int MOVIE = 25_000;
-
-    static Bytes bytes(byte[] all) {
-        return new Bytes() {
-            @Override
-            public long size() {
-                return all.length;
-            }
-
-            @Override
-            public byte[] read(long at, int count) throws IOException {
-                if (at + count > all.length) {
-                    throw new EOFException("the end");
-                }
-                return Arrays.copyOfRange(all, (int) at, (int) at + count);
-            }
-        };
-    }
 
     private static byte[] box(String type, byte[]... contents) {
         ByteArrayOutputStream all = new ByteArrayOutputStream();
@@ -106,7 +88,7 @@ class IsoMovieTest {
     @Test
     void whatTheIndexSaysIsRead() throws Exception {
         byte[] all = movie(3);
-        IsoMovie movie = IsoMovie.of(bytes(all));
+        IsoMovie movie = IsoMovie.of(new MemoryBytes(all));
         assertThat(movie.brand()).isEqualTo("isom");
         assertThat(movie.indexInFront()).isFalse();
         assertThat(movie.bytes()).isEqualTo(all.length);
@@ -129,19 +111,19 @@ class IsoMovieTest {
         SampleEntry.Labels label = (SampleEntry.Labels) labels.entry();
         assertThat(label.frames()).isEqualTo(25);
         assertThat(label.isDropFrame()).isFalse();
-        assertThat(Cursor.of(bytes(all).read(labels.samples().place(0).at(), 4)).u32()).as("an hour").isEqualTo(90_000);
+        assertThat(Cursor.of(new MemoryBytes(all).read(labels.samples().place(0).at(), 4)).u32()).as("an hour").isEqualTo(90_000);
     }
 
     @Test
     void lengthsThatFollowFromTheSamplesStay() throws Exception {
-        assertThat(IsoLengths.mended(bytes(movie(3)))).isEmpty();
+        assertThat(IsoLengths.mended(new MemoryBytes(movie(3)))).isEmpty();
     }
 
     /** Of the pictures' media; of the labels' media, sample, track and edit. */
     @Test
     void lengthsThatSayAFrameMoreAreMended() throws Exception {
         byte[] wrong = movie(4);
-        List<Patch> patches = IsoLengths.mended(bytes(wrong));
+        List<Patch> patches = IsoLengths.mended(new MemoryBytes(wrong));
         assertThat(patches).hasSize(5);
         for (Patch patch : patches) {
             System.arraycopy(patch.value(), 0, wrong, (int) patch.at(), patch.value().length);
@@ -153,12 +135,12 @@ class IsoMovieTest {
     @ParameterizedTest
     @ValueSource(ints = {9, 24, 60, 100, 300, 700})
     void aFileThatEndsEarlyIsRefused(int bytes) {
-        assertThatThrownBy(() -> IsoMovie.of(bytes(Arrays.copyOf(movie(3), bytes)))).isInstanceOf(IOException.class);
+        assertThatThrownBy(() -> IsoMovie.of(new MemoryBytes(Arrays.copyOf(movie(3), bytes)))).isInstanceOf(IOException.class);
     }
 
     @Test
     void samplesOutsideOfAllChunksAreNamed() throws Exception {
-        SampleTable table = IsoMovie.of(bytes(movie(3))).first("vide").orElseThrow().samples();
+        SampleTable table = IsoMovie.of(new MemoryBytes(movie(3))).first("vide").orElseThrow().samples();
         assertThatThrownBy(() -> table.place(3)).isInstanceOf(Malformed.class).hasMessageContaining("3");
     }
 }

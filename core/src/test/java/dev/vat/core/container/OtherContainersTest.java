@@ -54,7 +54,7 @@ class OtherContainersTest {
 
     @Test
     void elementsAreRead() throws Exception {
-        Matroska file = Matroska.of(IsoMovieTest.bytes(matroska()));
+        Matroska file = Matroska.of(new MemoryBytes(matroska()));
         assertThat(file.kind()).isEqualTo("matroska");
         assertThat(file.seconds()).isEqualTo(.08);
         assertThat(file.times()).containsExactly(10L, 50L);
@@ -72,8 +72,8 @@ class OtherContainersTest {
     @Test
     void anElementThatSaysMoreThanThereIsIsRefused() {
         byte[] cut = Arrays.copyOf(matroska(), matroska().length - 1);
-        assertThatThrownBy(() -> Matroska.of(IsoMovieTest.bytes(cut))).isInstanceOf(Malformed.class);
-        assertThatThrownBy(() -> Matroska.of(IsoMovieTest.bytes(text("no such file at all")))).isInstanceOf(Malformed.class);
+        assertThatThrownBy(() -> Matroska.of(new MemoryBytes(cut))).isInstanceOf(Malformed.class);
+        assertThatThrownBy(() -> Matroska.of(new MemoryBytes(text("no such file at all")))).isInstanceOf(Malformed.class);
     }
 
     private static byte[] chunk(String type, byte[]... contents) {
@@ -97,7 +97,7 @@ class OtherContainersTest {
                         chunk("strf", little(40, 720, 576, 1 | 24 << 16), text("dv50"), new byte[20])));
         byte[] first = chunk("RIFF", text("AVI "), head, chunk("LIST", text("movi"), chunk("00dc", text("one")), chunk("01wb", text("s"))));
         byte[] second = chunk("RIFF", text("AVIX"), chunk("LIST", text("movi"), chunk("00dc", text("two")), chunk("00db", text("three"))));
-        AviFile file = AviFile.of(IsoMovieTest.bytes(join(first, second)));
+        AviFile file = AviFile.of(new MemoryBytes(join(first, second)));
         assertThat(file.frames()).isEqualTo(3);
         assertThat(file.pictures()).isEqualTo(3);
         assertThat(file.first().size()).isEqualTo(3);
@@ -108,7 +108,7 @@ class OtherContainersTest {
         assertThat(stream.bits()).isEqualTo(24);
         assertThat(stream.rate()).isEqualTo(25);
         assertThat(stream.length()).isEqualTo(3);
-        assertThatThrownBy(() -> AviFile.of(IsoMovieTest.bytes(chunk("RIFF", text("WAVE"), new byte[8])))).isInstanceOf(Malformed.class);
+        assertThatThrownBy(() -> AviFile.of(new MemoryBytes(chunk("RIFF", text("WAVE"), new byte[8])))).isInstanceOf(Malformed.class);
     }
 
     private static byte[] klv(String key, byte[]... contents) {
@@ -131,7 +131,7 @@ class OtherContainersTest {
         byte[] essence = klv("060e2b34010201010d01030115010500", text("picture"));
         byte[] sound = klv("060e2b34010201010d01030116010100", text("sound"));
         byte[] all = join(partition, packageSet, pictures, essence, sound, essence);
-        MxfFile file = MxfFile.of(IsoMovieTest.bytes(all));
+        MxfFile file = MxfFile.of(new MemoryBytes(all));
         assertThat(file.partitions()).containsExactly(new MxfFile.Partition(2, 4, "060e2b34040101010d01020101010900"));
         assertThat(file.pictures()).isEqualTo(2);
         assertThat(file.sounds()).isEqualTo(1);
@@ -143,6 +143,6 @@ class OtherContainersTest {
         assertThat(descriptor.number(0x3203)).contains(1920L);
         assertThat(descriptor.fraction(0x3001).orElseThrow()).hasToString("25");
         assertThat(descriptor.label(0x3201)).isEmpty();
-        assertThatThrownBy(() -> MxfFile.of(IsoMovieTest.bytes(Arrays.copyOf(all, all.length - 1)))).isInstanceOf(Malformed.class);
+        assertThatThrownBy(() -> MxfFile.of(new MemoryBytes(Arrays.copyOf(all, all.length - 1)))).isInstanceOf(Malformed.class);
     }
 }

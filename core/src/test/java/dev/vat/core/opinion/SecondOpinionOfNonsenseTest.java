@@ -2,7 +2,7 @@ package dev.vat.core.opinion;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.container.Bytes;
+import dev.vat.core.container.MemoryBytes;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Settings;
@@ -12,9 +12,6 @@ import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
-import java.io.EOFException;
-import java.io.IOException;
-import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Random;
@@ -25,23 +22,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 class SecondOpinionOfNonsenseTest {
 
     private static final int ROUNDS = 200;
-
-    private static Bytes bytes(byte[] all) {
-        return new Bytes() {
-            @Override
-            public long size() {
-                return all.length;
-            }
-
-            @Override
-            public byte[] read(long at, int count) throws IOException {
-                if (at < 0 || count < 0 || at + count > all.length) {
-                    throw new EOFException("the end");
-                }
-                return Arrays.copyOfRange(all, (int) at, (int) at + count);
-            }
-        };
-    }
 
     /** @param begin as such a file begins, in hexadecimal */
     @ParameterizedTest
@@ -57,7 +37,7 @@ class SecondOpinionOfNonsenseTest {
             byte[] all = new byte[1 + random.nextInt(6000)];
             random.nextBytes(all);
             System.arraycopy(head, 0, all, 0, Math.min(all.length, head.length));
-            List<Comparison.Line> lines = SecondOpinion.of(planned, bytes(all));
+            List<Comparison.Line> lines = SecondOpinion.of(planned, new MemoryBytes(all));
             assertThat(lines).anySatisfy(l -> assertThat(l.agrees()).isFalse());
         }
     }
@@ -75,7 +55,7 @@ class SecondOpinionOfNonsenseTest {
             byte[] all = new byte[1 + random.nextInt(6000)];
             random.nextBytes(all);
             System.arraycopy(head, 0, all, 0, Math.min(all.length, head.length));
-            assertThat(SecondOpinion.ofStill(planned, bytes(all), 3)).anySatisfy(l -> assertThat(l.agrees()).isFalse());
+            assertThat(SecondOpinion.ofStill(planned, new MemoryBytes(all), 3)).anySatisfy(l -> assertThat(l.agrees()).isFalse());
         }
     }
 }
