@@ -11,6 +11,7 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.WorkingFormat;
+import dev.vat.core.run.EncoderOptions;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
 import dev.vat.media.compose.Composer;
@@ -28,6 +29,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /**
  * A short real file of one codec in one container, made in two parts where it may be cut, at its highest rate (23.976 or 59.94) and with
@@ -53,8 +55,8 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
         Expectation expected = Expectation.of(settings, FIRST + SECOND, rate, size, aspect, null)
                 .withTimecode(Timecode.parse("10:00:00:00", rate));
         EncoderSpec spec = EncoderSpec.of(settings, size, aspect, rate, 2);
-        if (codec.reportedName().equals("mpeg2video")) {
-            spec = spec.withOption("gop_timecode", expected.timecode());
+        for (Map.Entry<String, String> label : EncoderOptions.labelled(Map.of(), codec, expected.timecode()).entrySet()) {
+            spec = spec.withOption(label.getKey(), label.getValue());
         }
         boolean whole = codec.partForm(settings.control()) == PartForm.WHOLE;
         List<Joining.Part> parts = new ArrayList<>();

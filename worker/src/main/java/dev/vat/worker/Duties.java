@@ -1,9 +1,9 @@
 package dev.vat.worker;
 
+import dev.vat.core.product.VatVersion;
 import dev.vat.media.lib.MediaLibrary;
 import dev.vat.protocol.Lines;
 import dev.vat.protocol.Message;
-import dev.vat.core.product.VatVersion;
 import dev.vat.protocol.WorkerDuty;
 import dev.vat.protocol.WorkerRole;
 import dev.vat.protocol.WorkerService;

@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.finding.Observed;
@@ -149,6 +150,10 @@ class RunsTest extends WindowCase {
         settle();
         assertThat(Math.abs(bottomOfPicture() - now)).isGreaterThan(20);
         assertThat(bottomOfPicture()).isLessThanOrEqualTo(bottomOfItsPlace());
+        hand.push(KeyCode.CONTROL, KeyCode.R);
+        settle();
+        // Whichever way it was: one of the two presses took room from it.
+        assertThat(bottomOfPicture()).isCloseTo(now, within(1.0)).isLessThanOrEqualTo(bottomOfItsPlace());
     }
 
     private double bottomOfItsPlace() throws Exception {

@@ -19,8 +19,6 @@ public final class StillsWriter implements PartSink {
 
     private static final Words WORDS = Words.of(StillsWriter.class);
 
-    private static final String MAKER = VatVersion.NAME + " " + VatVersion.current();
-
     private final Path folder;
     private final Expectation expected;
     private final String format;
@@ -66,9 +64,10 @@ public final class StillsWriter implements PartSink {
         String stated = expected.stills().label();
         Timecode label = stated == null ? null : Timecode.parse(stated, expected.rate()).plusFrames(frame);
         return switch (format) {
-            case "dpx" -> DpxHeader.whole(still, new DpxHeader.Facts(file.getFileName().toString(), MAKER, expected.rate(), label, frame,
-                    expected.frames(), expected.pixelAspect()));
-            case "exr" -> ExrHead.dated(still, expected.rate(), label, MAKER);
+            case "dpx" -> DpxHeader.whole(still,
+                    new DpxHeader.Facts(file.getFileName().toString(), VatVersion.named(), expected.rate(), label, frame,
+                            expected.frames(), expected.pixelAspect()));
+            case "exr" -> ExrHead.dated(still, expected.rate(), label, VatVersion.named());
             default -> still;
         };
     }

@@ -1,12 +1,12 @@
 package dev.vat.worker.run;
 
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.product.VatVersion;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Loudness;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
-import dev.vat.core.product.VatVersion;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
