@@ -27,7 +27,7 @@ public final class Torture {
     /** Codecs that may be cut, stills, and one that runs whole in two passes. */
     private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt",
             "edit-h264-intra", "edit-cineform",
-            "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", "mail-25");
+            "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", Material.IN_TWO_PASSES);
 
     static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 
