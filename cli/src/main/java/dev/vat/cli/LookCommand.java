@@ -1,12 +1,14 @@
 package dev.vat.cli;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.finding.Finding;
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.words.Words;
@@ -24,6 +26,7 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -44,6 +47,9 @@ final class LookCommand implements Callable<Integer> {
     @Option(names = "--headers")
     private boolean headers;
 
+    @Mixin
+    private final ExpectedChoices expected = new ExpectedChoices();
+
     LookCommand(Output output, Places places) {
         this.output = output;
         this.places = places;
@@ -55,13 +61,16 @@ final class LookCommand implements Callable<Integer> {
         List<Map<String, Object>> sources = new ArrayList<>();
         List<Location> locations = found.locations();
         List<Kin> families = Kin.group(locations);
+        FoundSources known = new FoundSources(found);
+        Reading reading = expected.of(Reading.PLAIN);
         try (Viewer viewer = new Viewer(places)) {
             for (Kin family : families) {
                 if (family.isFamily() && !json) {
                     output.say(WORDS.say("thatBelongTogether", family.name(), family.members().size()));
                 }
                 for (Kin.Member member : family.members()) {
-                    sources.add(look(viewer, found, locations.get(member.index()), family));
+                    Location location = locations.get(member.index());
+                    sources.add(look(viewer, found, location, family, known.expected(location, reading)));
                 }
             }
         }
@@ -75,7 +84,7 @@ final class LookCommand implements Callable<Integer> {
         return ExitCode.PROVEN.code();
     }
 
-    private Map<String, Object> look(Viewer viewer, SourceFinder.Found found, Location location, Kin family) {
+    private Map<String, Object> look(Viewer viewer, SourceFinder.Found found, Location location, Kin family, List<Finding> numbers) {
         Map<String, Object> source = new LinkedHashMap<>();
         source.put("name", location.name());
         source.put("folder", location.folder().toString());
@@ -87,11 +96,13 @@ final class LookCommand implements Callable<Integer> {
             listing.clip().ifPresent(clip -> clip(source, location, clip));
             if (listing.sequence().isPresent()) {
                 FrameTable table = Checking.check(viewer, listing.sequence().get(), headers, PictureChoice.MAIN, output);
-                source.putAll(describe(table));
+                source.putAll(describe(table, expected.of(Reading.PLAIN)));
+                source.put("numbers", numbers.stream().map(Finding::text).toList());
                 ContentReview review = ContentReview.of(table);
                 source.put("content", review.faults());
                 if (!json) {
                     say(table, review);
+                    numbers.forEach(f -> output.say("  " + f.text()));
                 }
             }
         } catch (IOException e) {
@@ -122,9 +133,9 @@ final class LookCommand implements Callable<Integer> {
         }
     }
 
-    static Map<String, Object> describe(FrameTable table) {
+    static Map<String, Object> describe(FrameTable table, Reading reading) {
         Sequence sequence = table.sequence();
-        ResumeAdvice advice = ResumeAdvice.of(table);
+        ResumeAdvice advice = ResumeAdvice.of(table, reading);
         Map<String, Object> source = new LinkedHashMap<>();
         source.put("kind", sequence.kind().isMovie() ? "movie" : sequence.pattern().isSingle() ? "still" : "sequence");
         source.put("name", sequence.name());
@@ -162,7 +173,7 @@ final class LookCommand implements Callable<Integer> {
 
     private void say(FrameTable table, ContentReview review) {
         Sequence s = table.sequence();
-        ResumeAdvice advice = ResumeAdvice.of(table);
+        ResumeAdvice advice = ResumeAdvice.of(table, expected.of(Reading.PLAIN));
         output.say(WORDS.say("good", s.name(), s.pattern().number(s.first()), s.pattern().number(s.last()), s.count(),
                 (s.kind().isMovie() ? WORDS.say("frames") : s.count() == 1 ? WORDS.say("file") : WORDS.say("files")), table.good(),
                 table.format().map(f -> WORDS.say("alpha", f.size(), f.depth(), table.alpha().label())).orElse("")));

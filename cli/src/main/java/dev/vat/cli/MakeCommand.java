@@ -32,6 +32,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.time.ZonedDateTime;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import java.util.regex.Pattern;
@@ -108,9 +109,15 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--cores", paramLabel = "N")
     private Integer cores;
 
+    /** What the kin of a folder's sequence have more than it has. */
+    private Optional<Finding> kin = Optional.empty();
+
     @Override
     public Integer call() throws IOException, InterruptedException {
         Project project = edited(project());
+        if (!readings.saysWhatToExpect() && range == null) {
+            kin.ifPresent(this::tell);
+        }
         if (later || at != null || after != null || whenComplete) {
             return queued(project);
         }
@@ -138,7 +145,21 @@ final class MakeCommand implements Callable<Integer> {
         return findings.stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "));
     }
 
+    /** Nobody can wait for frames without knowing which. */
+    private static void refuseWithoutExpectation(Project project) {
+        List<String> open = project.currentReel().orElseThrow().items().stream().flatMap(i -> i.sources().stream()).distinct()
+                .map(id -> project.source(id).orElseThrow())
+                .filter(s -> !s.location().pattern().isSingle() && s.reading().range() == null && s.reading().expected() == null)
+                .map(Source::name).toList();
+        if (!open.isEmpty()) {
+            throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayWhichFramesToWaitFor", String.join(", ", open)));
+        }
+    }
+
     private Integer queued(Project project) throws IOException {
+        if (whenComplete) {
+            refuseWithoutExpectation(project);
+        }
         Instant when = at == null ? null : parse(at, text -> StartTime.parse(text, ZonedDateTime.now()));
         try {
             Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
@@ -165,7 +186,9 @@ final class MakeCommand implements Callable<Integer> {
         if (pictures.isEmpty()) {
             throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesAndNoMoviesIn", absolute)));
         }
-        return Edits.bringIn(List.of(choose(found, pictures)), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
+        Location chosen = choose(found, pictures);
+        kin = new FoundSources(found).byKin(chosen);
+        return Edits.bringIn(List.of(chosen), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 
     /** What is named, or what is there alone: a folder's one sequence wins over movies and stills beside it. */

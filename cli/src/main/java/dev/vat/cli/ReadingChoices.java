@@ -5,13 +5,19 @@ import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Standing;
+import dev.vat.core.project.Edit;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
+import dev.vat.core.source.Cadence;
 import dev.vat.core.source.Interpretation;
+import dev.vat.core.source.LeadIn;
+import dev.vat.core.source.Reading;
 import dev.vat.core.words.Words;
+import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
 /** How the pictures of a source are taken, in place of what its files state; it holds for every source of the reel. */
@@ -29,6 +35,15 @@ final class ReadingChoices {
             "each", FieldReading.EACH);
 
     private static final Map<String, Standing> STANDINGS = Map.of("upright", Standing.UPRIGHT, "stored", Standing.STORED);
+
+    @Mixin
+    private final ExpectedChoices expected = new ExpectedChoices();
+
+    @Option(names = "--lead-in", paramLabel = "FRAMES", descriptionKey = "lead-in")
+    private String leadIn;
+
+    @Option(names = "--keep-length", descriptionKey = "keep-length")
+    private boolean keepLength;
 
     @Option(names = "--layer", paramLabel = "NAME")
     private String layer;
@@ -60,10 +75,25 @@ final class ReadingChoices {
             picture = orientation == null ? picture
                     : picture.withStanding(meaning(orientation, WORDS.say("wayToTakeTurnedPictures"), STANDINGS));
             edited = picture.equals(source.reading().picture()) ? edited : SourceEdits.setPicture(source.id(), picture).apply(edited);
+            edited = source.location().isSound() ? edited : taken(source).apply(edited);
             edited = fields == null ? edited
                     : SourceEdits.setFields(source.id(), meaning(fields, WORDS.say("wayToTakeFields"), FIELDS)).apply(edited);
         }
         return edited;
+    }
+
+    boolean saysWhatToExpect() {
+        return expected.isSaid();
+    }
+
+    /** Which of a source's frames there should be, and which of them are taken. */
+    private Edit taken(Source source) {
+        Reading reading = expected.of(source.reading());
+        Cadence cadence = reading.cadence();
+        cadence = leadIn == null ? cadence
+                : cadence.withLeadIn(MakeCommand.parse(leadIn, text -> LeadIn.parse(text, reading.rate())));
+        return Edit.together(List.of(SourceEdits.setExpected(source.id(), reading.expected()),
+                SourceEdits.setCadence(source.id(), keepLength ? cadence.withKeepLength(true) : cadence)));
     }
 
     /** What a word of a list means. @param what such as {@code kind of alpha} */

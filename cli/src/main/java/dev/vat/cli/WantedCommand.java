@@ -2,9 +2,9 @@ package dev.vat.cli;
 
 import dev.vat.core.picture.PictureChoice;
 import dev.vat.core.source.FrameTable;
+import dev.vat.core.source.Reading;
 import dev.vat.core.source.ResumeAdvice;
 import dev.vat.core.source.Sequence;
-import dev.vat.core.time.FrameRange;
 import dev.vat.core.words.Words;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
@@ -14,6 +14,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
@@ -28,8 +29,8 @@ final class WantedCommand implements Callable<Integer> {
     @Parameters(index = "0", paramLabel = "PATH")
     private Path path;
 
-    @Option(names = "--expect", paramLabel = "FIRST-LAST")
-    private String expected;
+    @Mixin
+    private final ExpectedChoices expected = new ExpectedChoices();
 
     @Option(names = "--list")
     private boolean list;
@@ -48,21 +49,17 @@ final class WantedCommand implements Callable<Integer> {
                     : WORDS.say("thereAreSequencesNameOne", found.size()));
         }
         Sequence sequence = found.getFirst();
-        FrameRange range = sequence.range();
-        try {
-            range = expected == null ? range : FrameRange.parse(expected);
-        } catch (IllegalArgumentException e) {
-            throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
-        }
+        Reading reading = expected.of(Reading.PLAIN);
         try (Viewer viewer = new Viewer(places)) {
             FrameTable table = Checking.check(viewer, sequence, false, PictureChoice.MAIN, output);
-            ResumeAdvice advice = ResumeAdvice.of(table, range);
+            ResumeAdvice advice = ResumeAdvice.of(table, reading);
             String text = list ? advice.toList(sequence.pattern()) : advice.toText(sequence.pattern());
             if (!text.isEmpty()) {
                 output.line(text);
             }
-            ResumeAdvice.digits(sequence, range).ifPresent(output::say);
-            return (advice.wanted().isEmpty() ? ExitCode.PROVEN : ExitCode.FINDINGS).code();
+            ResumeAdvice.digits(sequence, reading.rangeIn(sequence)).ifPresent(output::say);
+            new FoundSources(all).expected(sequence.location(), reading).forEach(f -> output.say(f.text()));
+            return (advice.isComplete() ? ExitCode.PROVEN : ExitCode.FINDINGS).code();
         }
     }
 }

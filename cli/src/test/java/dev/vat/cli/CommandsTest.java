@@ -31,6 +31,39 @@ class CommandsTest extends CommandFrames {
         assertThat(Shell.run("wanted", frames, "--expect", "many").code()).isEqualTo(2);
     }
 
+    /** What is expected decides the same for every command: numbers in steps are no whole shot unless steps are expected. */
+    @Test
+    void whatIsExpectedDecidesEverywhere() throws IOException {
+        Path frames = png("kite", 1, 13);
+        for (int number = 1; number <= 13; number++) {
+            if (number % 4 != 1) {
+                Files.delete(frames.resolve("kite.%04d.png".formatted(number)));
+            }
+        }
+        Shell wanted = Shell.run("wanted", frames, "--expect", "1-13");
+        assertThat(wanted.code()).isEqualTo(3);
+        assertThat(wanted.out().strip()).isEqualTo("0002-0004, 0006-0008, 0010-0012");
+        assertThat(Shell.run("wanted", frames, "--expect", "1-13", "--step", "4").code()).isZero();
+        assertThat(Shell.run("wanted", frames).err()).contains("its numbers go in steps of 4");
+        JsonNode looked = Shell.run("look", frames, "--expect", "1-13", "--json").last().path("sources").get(0);
+        assertThat(looked.path("wanted").asText()).isEqualTo("2-4, 6-8, 10-12");
+        String[] make = {"make", frames.toString(), "--target", "alpha-png", "--rate", "25", "--out", folder.resolve("to").toString(),
+            "--json"};
+        Shell refused = Shell.run(with(make, "--expect", "1-13"));
+        assertThat(refused.code()).isEqualTo(3);
+        assertThat(refused.events("finding").stream().map(f -> f.path("id").asText())).contains("frames-wanted");
+        Shell held = Shell.run(with(make, "--expect", "1-13", "--step", "4", "--keep-length"));
+        assertThat(held.code()).isZero();
+        assertThat(held.events("planned").getFirst().path("frames").asInt()).isEqualTo(13);
+        Shell never = Shell.run(with(make, "--when-complete"));
+        assertThat(never.code()).as("nobody said what is complete").isEqualTo(2);
+        assertThat(never.err()).contains("--expect");
+    }
+
+    private static Object[] with(String[] command, String... more) {
+        return Stream.concat(Stream.of(command), Stream.of(more)).toArray();
+    }
+
     @Test
     void shapesAreSizesAndSizesAreShapes() {
         assertThat(Shell.run("shape", "2.39", "--width", "1920").out().lines()).first().asString().startsWith("1920x804");

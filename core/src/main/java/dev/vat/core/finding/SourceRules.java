@@ -8,6 +8,7 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
 import dev.vat.core.resolved.ReelEntry;
+import dev.vat.core.resolved.Relatives;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameState;
@@ -39,8 +40,10 @@ final class SourceRules {
             found.add(Finding.of("rate-unknown", Severity.REQUEST, WORDS.say("chooseAFrameRateNoFileStates"))
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
+        Relatives relatives = new Relatives(project.sources(), observed.tables());
         for (ReelEntry entry : programme.entries()) {
             range(entry, found);
+            found.addAll(ExpectedFrames.of(entry.source(), entry.reading(), entry.table().sequence(), relatives));
             frames(programme, entry, observed, found);
             marked(entry, found);
             ApprovedRules.check(entry, found);
@@ -148,7 +151,7 @@ final class SourceRules {
             found.add(Finding.of("unchecked", severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
                     .aboutSource(source.id()));
         }
-        ResumeAdvice advice = ResumeAdvice.of(table, range);
+        ResumeAdvice advice = entry.advice();
         if (table.isChecked() && advice.lastGood().isEmpty()) {
             String why = table.faults().stream().map(FrameTable.Fault::why).distinct().limit(3)
                     .collect(Collectors.joining("; "));

@@ -36,13 +36,17 @@ final class FrameSelection {
         if (cadence.length() != null && sequence.count() == 1) {
             return new FrameSelection(sequence.first(), 1, cadence.length(), cadence.length(), null);
         }
-        long grid = sequence.step();
-        long first = sequence.firstOnGrid(range.first()) + cadence.leadIn() * grid;
+        long grid = reading.stepIn(sequence);
+        long first = sequence.firstOnGrid(range.first(), grid) + cadence.leadIn() * grid;
         long there = first > range.last() ? 0 : (range.last() - first) / grid + 1;
-        long step = grid * cadence.every();
-        long distinct = Math.ceilDiv(there, cadence.every());
+        long each = reading.everyIn(sequence);
+        long step = grid * each;
+        long distinct = Math.ceilDiv(there, each);
         long hold = cadence.keepLength() ? step : 1;
-        long count = cadence.keepLength() ? Math.min(distinct * hold, there * grid) : distinct;
+        // Of a range that somebody said the last frame isn't shown beyond its end.
+        boolean said = reading.range() != null || reading.expected() != null;
+        long places = said ? Math.max(0, range.last() - first + 1) : there * grid;
+        long count = cadence.keepLength() ? Math.min(distinct * hold, places) : distinct;
         return reading.gap() == GapPolicy.CLOSE ? closed(table, first, step, hold, distinct)
                 : new FrameSelection(first, step, hold, count, null);
     }

@@ -10,6 +10,8 @@ import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Reading;
+import dev.vat.core.source.ResumeAdvice;
+import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +29,11 @@ public record ReelEntry(int item, int place, Item use, Source source, FrameTable
     /** Its reading, with the frames that the item takes of it. */
     public Reading reading() {
         return use.range() == null ? source.reading() : source.reading().withRange(use.range());
+    }
+
+    /** What is missing or faulty of the frames that it takes; those that somebody marked aside. */
+    public ResumeAdvice advice() {
+        return ResumeAdvice.of(table, reading().withMarked(FrameSet.EMPTY));
     }
 
     /** What its frames hold, with the pixel aspect as it is read. */

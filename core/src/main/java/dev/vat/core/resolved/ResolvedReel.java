@@ -293,7 +293,6 @@ public final class ResolvedReel {
 
     /** Whether each frame that is expected is there, good, and looked into. */
     public boolean isComplete() {
-        return entries.stream().allMatch(e -> e.table().isChecked()
-                && ResumeAdvice.of(e.table(), e.reading().rangeIn(e.table().sequence())).wanted().isEmpty());
+        return entries.stream().allMatch(e -> e.table().isChecked() && e.advice().isComplete());
     }
 }

@@ -7,7 +7,7 @@ import dev.vat.core.words.Words;
 /**
  * Which of a source's frames are taken, and for how long each is shown.
  *
- * @param every 1 for each frame that is there, 5 for every fifth
+ * @param every 1 for each frame that is there, 5 for every fifth, by their numbers
  * @param keepLength whether each taken frame is shown for as long as the frames left out would have been
  * @param leadIn frames to drop at the start of the range, before anything is taken
  * @param length how many frames a single still picture is shown, or null

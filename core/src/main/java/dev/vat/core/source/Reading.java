@@ -6,6 +6,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.time.Rate;
+import java.math.BigInteger;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -55,6 +56,29 @@ public record Reading(Rate rate, FrameRange range, GapPolicy gap, Cadence cadenc
     /** The frames to use of {@code sequence}: the chosen range, or what is expected, or everything. */
     public FrameRange rangeIn(Sequence sequence) {
         return range != null ? range : expected != null ? expected : sequence.range();
+    }
+
+    /**
+     * How far the numbers lie apart that there should be: as far as those that are there; but of an expected range each one, unless it was
+     * said that frames come in steps.
+     */
+    public long stepIn(Sequence sequence) {
+        return expected == null ? sequence.step()
+                : BigInteger.valueOf(sequence.step()).gcd(BigInteger.valueOf(cadence.every())).longValueExact();
+    }
+
+    /**
+     * How many of the frames that there should be make up one step: every fourth frame is said of numbers, so where only each fourth is
+     * there, all of them are taken.
+     */
+    public long everyIn(Sequence sequence) {
+        long grid = stepIn(sequence);
+        return cadence.every() % grid == 0 ? cadence.every() / grid : cadence.every();
+    }
+
+    /** Whether it was said what becomes of numbers that lie apart: taken as often as they come, or shown for longer. */
+    public boolean isInStepsOf(Sequence sequence) {
+        return cadence.every() % sequence.step() == 0 || expected == null && cadence.keepLength();
     }
 
     public Reading withRate(Rate other) {

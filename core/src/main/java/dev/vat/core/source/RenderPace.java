@@ -43,11 +43,6 @@ public record RenderPace(Duration median, Instant latest, int breaks) {
         return Optional.of(new RenderPace(Duration.ofMillis(median), Instant.ofEpochMilli(times[times.length - 1]), breaks));
     }
 
-    /** How many frames of a range are still to come, counting those that have to be rendered again. */
-    public static long remaining(FrameTable table, FrameRange expected) {
-        return ResumeAdvice.of(table, expected).wanted().count();
-    }
-
     /** When the last of {@code remaining} frames will be there if all goes on like this. */
     public Instant finish(long remaining, Instant now) {
         Instant from = latest.isBefore(now.minus(median)) ? now : latest;

@@ -14,48 +14,47 @@ import java.util.stream.Collectors;
  * @param next the frame after it
  * @param missing numbers in the range without a file
  * @param wanted missing, faulty and marked frames together, as ranges to paste into a renderer
+ * @param strays frames that seem to be numbered wrongly, where nobody said what there should be; what lies between them and the others
+ *     isn't missing until it is known
  */
-public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet missing, FrameSet wanted) {
+public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet missing, FrameSet wanted, Optional<Strays> strays) {
 
     private static final Words WORDS = Words.of(ResumeAdvice.class);
 
-    public static ResumeAdvice of(FrameTable table) {
-        return of(table, table.sequence().range());
-    }
-
-    public static ResumeAdvice of(FrameTable table, FrameRange range) {
-        return of(table, range, FrameSet.EMPTY);
-    }
-
     /** What a reading makes of it: the frames that are used or expected, and those that were marked. */
     public static ResumeAdvice of(FrameTable table, Reading reading) {
-        return of(table, reading.rangeIn(table.sequence()), reading.marked());
-    }
-
-    private static ResumeAdvice of(FrameTable table, FrameRange range, FrameSet marked) {
         Sequence sequence = table.sequence();
+        FrameRange range = reading.rangeIn(sequence);
+        long step = reading.stepIn(sequence);
         OptionalLong lastGood = OptionalLong.empty();
         for (int i = sequence.count() - 1; i >= 0 && lastGood.isEmpty(); i--) {
             if (table.stateAt(i) == FrameState.GOOD && range.contains(sequence.number(i))) {
                 lastGood = OptionalLong.of(sequence.number(i));
             }
         }
-        FrameSet missing = sequence.missing(range);
+        Optional<Strays> strays = reading.range() == null && reading.expected() == null ? Strays.in(sequence) : Optional.empty();
+        FrameSet missing = strays.map(s -> sequence.missing(s.others(), step)).orElseGet(() -> sequence.missing(range, step));
         FrameSet.Builder wanted = FrameSet.builder();
-        for (long frame = sequence.firstOnGrid(range.first()); frame <= range.last(); frame += sequence.step()) {
-            if (table.state(frame).isFault() || marked.contains(frame)) {
+        for (long frame = sequence.firstOnGrid(range.first(), step); frame <= range.last(); frame += step) {
+            long number = frame;
+            if ((table.state(frame).isFault() || reading.marked().contains(frame)) && strays.filter(s -> s.areBeyond(number)).isEmpty()) {
                 wanted.add(frame);
             }
         }
         OptionalLong next = lastGood.isPresent()
-                ? OptionalLong.of(lastGood.getAsLong() + sequence.step()) : OptionalLong.empty();
-        return new ResumeAdvice(lastGood, next, missing, wanted.build());
+                ? OptionalLong.of(lastGood.getAsLong() + step) : OptionalLong.empty();
+        return new ResumeAdvice(lastGood, next, missing, wanted.build(), strays);
     }
 
     /** How many of the missing frames come after the last one that is there: a renderer that goes on will write them. */
     public long toCome(Sequence sequence) {
         return missing.ranges().stream().filter(r -> r.last() > sequence.last())
                 .mapToLong(r -> FrameRange.of(Math.max(r.first(), sequence.last() + 1), r.last()).count()).sum();
+    }
+
+    /** Whether there is all that there should be, and nothing that leaves this open. */
+    public boolean isComplete() {
+        return wanted.isEmpty() && strays.isEmpty();
     }
 
     /** Whether all that is wanted is still to come, or just being written. */

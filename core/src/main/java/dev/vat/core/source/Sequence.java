@@ -212,19 +212,24 @@ public final class Sequence {
 
     /** The frames on this sequence's grid, inside {@code range}, that have no file. */
     public FrameSet missing(FrameRange range) {
+        return missing(range, step);
+    }
+
+    /** @param step how far the numbers lie apart that should be there: a divisor of this sequence's own */
+    FrameSet missing(FrameRange range, long step) {
         FrameSet.Builder missing = FrameSet.builder();
-        long expected = firstOnGrid(range.first());
+        long expected = firstOnGrid(range.first(), step);
         int index = Math.max(0, insertion(expected));
         for (; index < numbers.length && numbers[index] <= range.last(); index++) {
-            add(missing, expected, numbers[index] - step);
+            add(missing, expected, numbers[index] - step, step);
             expected = numbers[index] + step;
         }
-        add(missing, expected, range.last());
+        add(missing, expected, range.last(), step);
         return missing.build();
     }
 
     /** The frames of the grid from one that is on it to another, if that isn't before. */
-    private void add(FrameSet.Builder frames, long from, long to) {
+    private static void add(FrameSet.Builder frames, long from, long to, long step) {
         if (step == 1 && from <= to) {
             frames.add(from, to);
             return;
@@ -240,6 +245,11 @@ public final class Sequence {
 
     /** The first frame on the grid that isn't before {@code number}. */
     public long firstOnGrid(long number) {
+        return firstOnGrid(number, step);
+    }
+
+    /** @param step of the grid: a divisor of this sequence's own */
+    public long firstOnGrid(long number, long step) {
         return number + Math.floorMod(first() - number, step);
     }
 

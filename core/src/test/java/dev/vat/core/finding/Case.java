@@ -7,6 +7,7 @@ import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
+import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.Rate;
 import java.util.LinkedHashMap;
@@ -43,6 +44,11 @@ final class Case {
 
     Findings find() {
         return Findings.of(project, new Observed(tables, destination));
+    }
+
+    /** Frames of what is made. */
+    long plays() {
+        return ResolvedReel.of(project, tables).orElseThrow().plan().count();
     }
 
     Finding one(String id) {

@@ -79,7 +79,7 @@ class ArrivalsTest {
         FrameTable table = table(s, FrameState.CUT_SHORT).withArriving(arrivals.arriving(table(s, FrameState.CUT_SHORT)));
         assertThat(table.state(3)).isEqualTo(FrameState.ARRIVING);
         assertThat(table.reason(3)).contains("it is still being written");
-        assertThat(ResumeAdvice.of(table).wanted()).hasToString("3");
+        assertThat(ResumeAdvice.of(table, Reading.PLAIN).wanted()).hasToString("3");
     }
 
     @Test
@@ -92,8 +92,6 @@ class ArrivalsTest {
         assertThat(pace.finish(10, Instant.ofEpochMilli(30_050_000))).isEqualTo(Instant.ofEpochMilli(30_042_000 + 420_000));
         assertThat(pace.isStalled(Instant.ofEpochMilli(30_050_000))).isFalse();
         assertThat(pace.isStalled(Instant.ofEpochMilli(31_000_000))).isTrue();
-        FrameTable good = table(s, FrameState.GOOD);
-        assertThat(RenderPace.remaining(good, FrameRange.of(1, 20))).isEqualTo(13);
         assertThat(RenderPace.of(sequence(new long[3], 5, 5, 5))).as("copied files tell nothing").isEmpty();
     }
 

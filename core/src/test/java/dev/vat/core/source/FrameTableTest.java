@@ -76,7 +76,7 @@ class FrameTableTest {
     void resumeAdviceSaysWhatToRenderInTheSequencesOwnDigits() {
         FrameTable table = Frames.good("a", 405, 460).without(412, 413, 414, 415, 416)
                 .faulty(440, FrameState.CUT_SHORT, "ends early").faulty(460, FrameState.EMPTY, "no bytes").table();
-        ResumeAdvice advice = ResumeAdvice.of(table);
+        ResumeAdvice advice = ResumeAdvice.of(table, Reading.PLAIN);
         assertThat(advice.missing()).hasToString("412-416");
         assertThat(advice.wanted()).hasToString("412-416, 440, 460");
         assertThat(advice.toText(table.sequence().pattern())).isEqualTo("0412-0416, 0440, 0460");
@@ -87,14 +87,14 @@ class FrameTableTest {
     @Test
     void resumeAdviceStaysInsideItsRange() {
         FrameTable table = Frames.good("a", 1, 20).without(5, 15).table();
-        ResumeAdvice advice = ResumeAdvice.of(table, FrameRange.of(10, 22));
+        ResumeAdvice advice = ResumeAdvice.of(table, Reading.PLAIN.withRange(FrameRange.of(10, 22)));
         assertThat(advice.wanted()).hasToString("15, 21-22");
         assertThat(advice.next()).hasValue(21);
     }
 
     @Test
     void withNothingGoodThereIsNoNextFrame() {
-        ResumeAdvice advice = ResumeAdvice.of(Frames.good("a", 1, 1).faulty(1, FrameState.UNREADABLE, "x").table());
+        ResumeAdvice advice = ResumeAdvice.of(Frames.good("a", 1, 1).faulty(1, FrameState.UNREADABLE, "x").table(), Reading.PLAIN);
         assertThat(advice.next()).isEmpty();
         assertThat(advice.lastGood()).isEmpty();
     }

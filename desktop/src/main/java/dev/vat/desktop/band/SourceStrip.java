@@ -11,7 +11,6 @@ import dev.vat.core.recipe.Recipe;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Timecode;
@@ -28,14 +27,18 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
 
     /** The frame number at a place. */
     public long frame(long place) {
-        return first() + place * table.sequence().step();
+        return first() + place * step();
+    }
+
+    private long step() {
+        return source.reading().stepIn(table.sequence());
     }
 
     /** What is expected is shown as well, also where nothing is yet. */
     private long first() {
         FrameRange expected = source.reading().expected();
         long first = table.sequence().first();
-        return expected == null ? first : Math.min(first, table.sequence().firstOnGrid(expected.first()));
+        return expected == null ? first : Math.min(first, table.sequence().firstOnGrid(expected.first(), step()));
     }
 
     private long last() {
@@ -50,8 +53,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
 
     @Override
     public long count() {
-        Sequence s = table.sequence();
-        return (last() - first()) / s.step() + 1;
+        return (last() - first()) / step() + 1;
     }
 
     @Override
@@ -86,8 +88,7 @@ public record SourceStrip(Source source, FrameTable table, ContentReview review)
 
     @Override
     public long placeOf(long number) {
-        Sequence s = table.sequence();
-        return Math.clamp((number - first()) / s.step(), 0, count() - 1);
+        return Math.clamp((number - first()) / step(), 0, count() - 1);
     }
 
     @Override

@@ -28,7 +28,6 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.session.Relatives;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -274,7 +273,7 @@ final class ItemGroups {
 
     private HBox versions(ReelEntry entry) {
         List<Node> values = new ArrayList<>();
-        for (Source other : Relatives.in(session).versions(entry.source())) {
+        for (Source other : session.relatives().versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
         }
         if (item.earlier() != null && session.project().source(item.earlier()).isPresent()) {

@@ -28,7 +28,6 @@ import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Fields;
 import dev.vat.desktop.look.Folds;
 import dev.vat.desktop.look.Parts;
-import dev.vat.desktop.session.Relatives;
 import dev.vat.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
@@ -49,6 +48,7 @@ final class SourceGroups {
     private final Reading reading;
     private final FrameTable table;
     private final Sequence sequence;
+    private final long grid;
     private final boolean still;
 
     SourceGroups(Session session, Source source, FrameTable table) {
@@ -57,6 +57,7 @@ final class SourceGroups {
         this.reading = source.reading();
         this.table = table;
         this.sequence = table.sequence();
+        this.grid = source.reading().stepIn(sequence);
         this.still = sequence.count() == 1 && sequence.pattern().isSingle();
     }
 
@@ -152,11 +153,11 @@ final class SourceGroups {
 
     /** Range, count, seconds and timecode: four ways to say the same. */
     private HBox extent() {
-        Extent extent = new Extent(reading.rangeIn(sequence), sequence.step(), rateNow());
+        Extent extent = new Extent(reading.rangeIn(sequence), grid, rateNow());
         List<Node> values = new ArrayList<>();
         values.add(text("range", extent.range().toString(), 8,
-                typed -> apply(typed.isBlank() ? new Extent(sequence.range(), sequence.step(), null)
-                        : new Extent(FrameRange.parse(typed), sequence.step(), rateNow()))));
+                typed -> apply(typed.isBlank() ? new Extent(sequence.range(), grid, null)
+                        : new Extent(FrameRange.parse(typed), grid, rateNow()))));
         values.add(
                 named(WORDS.say("frames"), text("range-count", Long.toString(extent.count()), 4, typed -> apply(extent.withCount(typed)))));
         values.add(named("s", text("range-seconds", orEmpty(() -> extent.seconds().toDecimal(3)), 5,
@@ -182,12 +183,13 @@ final class SourceGroups {
         keep.setId("keep-length");
         keep.setSelected(cadence.keepLength());
         keep.setOnAction(_ -> cadence(c -> c.withKeepLength(keep.isSelected())));
-        long there = new Extent(reading.rangeIn(sequence), sequence.step(), null).count();
+        long there = new Extent(reading.rangeIn(sequence), grid, null).count();
         long rest = Math.max(0, there - cadence.leadIn());
-        long taken = Math.ceilDiv(rest, cadence.every());
+        long every = reading.everyIn(sequence);
+        long taken = Math.ceilDiv(rest, every);
         String step = cadence.every() == 1 && !cadence.keepLength() ? ""
-                : WORDS.say("byIs", rest, cadence.every(), taken, (cadence.keepLength()
-                        ? WORDS.say("eachShownForFrames", cadence.every() * sequence.step()) : WORDS.say("whichPlaysFaster")));
+                : WORDS.say("byIs", rest, every, taken, (cadence.keepLength()
+                        ? WORDS.say("eachShownForFrames", every * grid) : WORDS.say("whichPlaysFaster")));
         String drop = cadence.leadIn() == 0 ? "" : WORDS.say("theFirstFramesAreLeftOut", cadence.leadIn(),
                 (rateNow() == null ? "." : " (" + rateNow().seconds(cadence.leadIn()).toFixed(3) + " s)."));
         TextField leadIn = text("lead-in", Long.toString(cadence.leadIn()), 5,
@@ -213,7 +215,7 @@ final class SourceGroups {
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9,
                 typed -> session.edit(SourceEdits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        Relatives.in(session).expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
+        session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
                         .add(Parts.small("expect-kin", WORDS.say("asItsKin", range),
                                 () -> session.edit(SourceEdits.setExpected(source.id(), range)))));

@@ -69,7 +69,7 @@ final class SourceNotes extends VBox {
         RenderPace.of(table.sequence()).ifPresent(pace -> {
             String each = RenderForecast.inWords(Rational.of(pace.median().toMillis(), 1000));
             FrameRange expected = source.reading().expected();
-            long remaining = expected == null ? 0 : RenderPace.remaining(table, expected);
+            long remaining = expected == null ? 0 : ResumeAdvice.of(table, source.reading().withRange(null)).wanted().count();
             Instant now = Instant.now();
             if (remaining > 0) {
                 words.add(pace.median().toMillis() < 1000 ? WORDS.say("lessThanASecondAFrameTo", remaining)

@@ -110,6 +110,8 @@ final class ByKeys extends Way {
             strike(i < path.length - 1 ? KeyCode.RIGHT : KeyCode.ENTER);
             hand.rest();
         }
+        // A key that comes before the menu is gone would be the menu's.
+        hand.await(() -> offered(path[path.length - 1]).isEmpty());
         window.settle();
     }
 

@@ -4,6 +4,7 @@ import static javafx.scene.input.KeyCode.*;
 
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.reel.Item;
+import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
 import java.nio.file.Files;
@@ -57,6 +58,9 @@ abstract class HandsCase extends ScreenCase {
     Rate rate(String source) {
         return session().project().source(source).orElseThrow().reading().rate();
     }
+    FrameRange range(String source) {
+        return session().project().source(source).orElseThrow().reading().range();
+    }
 
     String cell(String row, String column) throws Exception {
         return text("cell-" + row + "-" + column);
@@ -76,11 +80,11 @@ abstract class HandsCase extends ScreenCase {
         gesture("choose another", way -> way.row("sources", 1), () -> band().startsWith("kite"));
         gesture("choose a frame rate", way -> way.press("rate-25"), () -> Rate.FPS_25.equals(rate("s2")));
         gesture("type a range", way -> way.enter("range", "5-30"),
-                () -> session().project().source("s2").orElseThrow().reading().range().count() == 26);
+                () -> range("s2") != null && range("s2").count() == 26);
         gesture("undo", way -> way.command("undo", keys(CONTROL, Z), "undo"),
-                () -> session().project().source("s2").orElseThrow().reading().range() == null);
+                () -> range("s2") == null);
         gesture("redo", way -> way.command("redo", keys(CONTROL, SHIFT, Z), "redo"),
-                () -> session().project().source("s2").orElseThrow().reading().range() != null);
+                () -> range("s2") != null);
         gesture("open a group", way -> way.press("group-missing"), () -> isThere("gap-hold-previous"));
         gesture("choose what missing frames become", way -> way.press("gap-hold-previous"),
                 () -> session().project().source("s2").orElseThrow().reading().gap().name().equals("HOLD"));
@@ -220,7 +224,7 @@ abstract class HandsCase extends ScreenCase {
         gesture("compare", way -> {
             way.command("compare", keys(C), "compare-with");
             way.choose("compare-sources", "compare-source-s1");
-        }, () -> isThere("second-picture") || isThere("compare-close"));
+        }, () -> isThere("compare-close"));
         gesture("end the comparison", way -> way.command("end-compare", keys(ESCAPE), "compare-close"), () -> !isThere("compare-close"));
         gesture("see what was delivered", way -> way.command("history", keys(CONTROL, H), "open-history"), () -> isThere("history"));
         gesture("leave the history", way -> way.command("leave-page", keys(ESCAPE), "close-history"), () -> !isThere("history"));

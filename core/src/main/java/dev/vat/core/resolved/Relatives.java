@@ -1,4 +1,4 @@
-package dev.vat.desktop.session;
+package dev.vat.core.resolved;
 
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
@@ -10,21 +10,13 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 
-/** What a source's kin have to say about it. */
-public final class Relatives {
-
-    private final List<Source> sources;
-    private final Map<String, FrameTable> tables;
-
-    /** What belongs together among the sources of the project. */
-    public static Relatives in(Session session) {
-        return new Relatives(session.project().sources(), session.watch().tables());
-    }
-
-    private Relatives(List<Source> sources, Map<String, FrameTable> tables) {
-        this.sources = sources;
-        this.tables = tables;
-    }
+/**
+ * What a source's kin have to say about it.
+ *
+ * @param sources those among which it has kin
+ * @param tables what is known of them, by their ids
+ */
+public record Relatives(List<Source> sources, Map<String, FrameTable> tables) {
 
     /** The frames that a source's kin have, if there are any: what it should have as well. */
     public Optional<FrameRange> expected(Source source) {

@@ -1,0 +1,72 @@
+package dev.vat.core.finding;
+
+import dev.vat.core.project.Source;
+import dev.vat.core.project.SourceEdits;
+import dev.vat.core.resolved.Relatives;
+import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Reading;
+import dev.vat.core.source.Sequence;
+import dev.vat.core.source.Strays;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.words.Words;
+import java.util.ArrayList;
+import java.util.List;
+
+/** Which frames there should be, where nobody said it: numbers in steps, numbers far from the others, and more frames of its kin. */
+public final class ExpectedFrames {
+
+    private static final Words WORDS = Words.of(ExpectedFrames.class);
+
+    /** Its finding where other sources of the same shot have more frames. */
+    public static final String FEWER_THAN_KIN = "fewer-than-kin";
+
+    private ExpectedFrames() {}
+
+    /** @param reading of the source where it is used @param relatives among which it may have kin */
+    public static List<Finding> of(Source source, Reading reading, Sequence sequence, Relatives relatives) {
+        List<Finding> found = new ArrayList<>();
+        boolean open = reading.range() == null && reading.expected() == null;
+        if (open) {
+            Strays.in(sequence).ifPresent(strays -> found.add(strays(source, sequence, strays)));
+        }
+        if (reading.stepIn(sequence) > 1 && !reading.isInStepsOf(sequence)) {
+            found.add(steps(source, sequence));
+        }
+        if (open) {
+            relatives.expected(source).filter(kin -> kin.first() < sequence.first() || kin.last() > sequence.last())
+                    .ifPresent(kin -> found.add(fewer(source, sequence, kin)));
+        }
+        return found;
+    }
+
+    private static Finding strays(Source source, Sequence sequence, Strays strays) {
+        String pattern = sequence.pattern().number(strays.frames().first());
+        return Finding
+                .of("numbers-apart", source.reading().gap() == GapPolicy.REFUSE ? Severity.BLOCKER : Severity.WARNING,
+                        WORDS.say("lieApart", sequence.name(), strays.frames(), pattern, sequence.pattern().number(strays.like())))
+                .aboutSource(source.id())
+                .withRemedies(new Remedy.Apply(WORDS.say("takeAlone", strays.others()), SourceEdits.setRange(source.id(), strays.others())),
+                        new Remedy.Apply(WORDS.say("expectAll", sequence.range()),
+                                SourceEdits.setExpected(source.id(), sequence.range())));
+    }
+
+    private static Finding steps(Source source, Sequence sequence) {
+        long step = sequence.step();
+        return Finding.of("numbers-in-steps", Severity.WARNING, WORDS.say("goInSteps", sequence.name(), step))
+                .aboutSource(source.id())
+                .withRemedies(
+                        new Remedy.Apply(WORDS.say("showEachFor", step),
+                                SourceEdits.setCadence(source.id(), source.reading().cadence().withEvery(step).withKeepLength(true))),
+                        new Remedy.Apply(WORDS.say("playFaster", step),
+                                SourceEdits.setCadence(source.id(), source.reading().cadence().withEvery(step))),
+                        new Remedy.Apply(WORDS.say("expectAll", sequence.range()),
+                                SourceEdits.setExpected(source.id(), sequence.range())));
+    }
+
+    private static Finding fewer(Source source, Sequence sequence, FrameRange kin) {
+        return Finding.of(FEWER_THAN_KIN, Severity.WARNING, WORDS.say("kinHave", sequence.name(), sequence.range(), kin))
+                .aboutSource(source.id())
+                .withRemedies(new Remedy.Apply(WORDS.say("expectAll", kin), SourceEdits.setExpected(source.id(), kin)),
+                        new Remedy.Apply(WORDS.say("takeAlone", sequence.range()), SourceEdits.setRange(source.id(), sequence.range())));
+    }
+}
