@@ -73,7 +73,7 @@ final class CaptureCommand implements Callable<Integer> {
         if (cameras.isEmpty()) {
             scene.cameras().forEach(c -> {
                 output.event("camera", "id", c.id(), "title", c.title(), "keyed", c.keyed());
-                output.say(c.id() + "  " + c.title() + (c.keyed() == null ? "" : "  " + CaptureAdvice.range(c.keyed())));
+                output.answer(c.id() + "  " + c.title() + (c.keyed() == null ? "" : "  " + CaptureAdvice.range(c.keyed())));
             });
             return ExitCode.PROVEN.code();
         }
@@ -110,7 +110,8 @@ final class CaptureCommand implements Callable<Integer> {
     private void tell(Preview preview) {
         String path = PreviewStore.in(places).movie(preview).toString();
         output.event("captured", "path", path, "drawn", preview.drawn(), "wished", preview.wish().drawn(), "why", preview.why());
-        output.say(WORDS.say("ofFrames", path, preview.drawn(), preview.wish().drawn(), (preview.why() == null ? "" : ": " + preview.why()),
-                (preview.idle() == null ? "" : WORDS.say("nothingMovesAfter", CaptureAdvice.number(preview.idle())))));
+        output.answer(
+                WORDS.say("ofFrames", path, preview.drawn(), preview.wish().drawn(), (preview.why() == null ? "" : ": " + preview.why()),
+                        (preview.idle() == null ? "" : WORDS.say("nothingMovesAfter", CaptureAdvice.number(preview.idle())))));
     }
 }

@@ -21,7 +21,7 @@ final class CommandRepack {
             }
         }, TaskMessage.Repacked.class::isInstance);
         output.event("made", "paths", made.paths(), "said", made.said());
-        made.said().forEach(output::say);
+        made.said().forEach(output::answer);
         return ExitCode.PROVEN.code();
     }
 

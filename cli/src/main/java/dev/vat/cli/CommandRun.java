@@ -1,7 +1,12 @@
 package dev.vat.cli;
 
+import dev.vat.core.delivery.RoughForecast;
+import dev.vat.core.picture.Size;
 import dev.vat.core.project.Project;
+import dev.vat.core.proof.Expectation;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress.Stage;
@@ -16,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** One run as a command carries it out: its progress as words or JSON lines, its end as an exit code. */
 final class CommandRun {
@@ -28,7 +34,7 @@ final class CommandRun {
     private volatile Run running;
     private String held;
     private final Map<String, Stage> said = new HashMap<>();
-    private final Map<String, String> titles = new HashMap<>();
+    private final Map<String, RunFile> planned = new HashMap<>();
 
     CommandRun(Output output, Places places) {
         this(output, places, null);
@@ -43,7 +49,7 @@ final class CommandRun {
 
     /** Makes everything, telling how far it is; the exit code of the whole. @param project that it is made of, or null */
     Integer make(RunPlan plan, Project project) throws IOException, InterruptedException {
-        plan.files().forEach(f -> titles.put(f.target(), f.title()));
+        plan.files().forEach(f -> planned.put(f.target(), f));
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
                         .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
@@ -59,7 +65,7 @@ final class CommandRun {
      */
     Integer resume(RunHome home, boolean early) throws IOException, InterruptedException {
         RunPlan plan = home.plan();
-        plan.files().forEach(f -> titles.put(f.target(), f.title()));
+        plan.files().forEach(f -> planned.put(f.target(), f));
         output.event("resumed", "run", plan.run(), "folder", plan.folder());
         output.say(WORDS.say("into", (early ? WORDS.say("endingRun") : WORDS.say("goingOnWithRun")) + plan.run(), plan.folder()));
         return carryOut(plan, () -> early ? Run.endEarly(home, places, this::tell) : Run.resume(home, places, this::tell));
@@ -92,6 +98,7 @@ final class CommandRun {
             if (file.why() != null) {
                 line.put("why", file.why());
             }
+            facts(file).ifPresent(facts -> line.putAll(facts.values()));
             files.add(line);
         }
         if (outcome.files().stream().allMatch(f -> f.stage() == Stage.DELIVERED)) {
@@ -128,13 +135,41 @@ final class CommandRun {
                     "frame", file.done(), "frames", file.frames(), "bytes", file.bytes(), "speed",
                     Math.round(file.speed() * 10) / 10.0, "secondsLeft", Math.round(file.secondsLeft()));
             if (said.put(file.target(), file.stage()) != file.stage()) {
-                output.say(titles.getOrDefault(file.target(), file.target()) + ": " + words(file));
+                String words = Optional.ofNullable(planned.get(file.target())).map(RunFile::title).orElse(file.target()) + ": "
+                        + words(file);
+                if (file.isEnd()) {
+                    output.answer(words);
+                    facts(file).ifPresent(facts -> output.answer("  " + facts.words()));
+                } else {
+                    output.say(words);
+                }
                 if (file.stage() == Stage.DELIVERED || file.stage() == Stage.UNPROVEN) {
                     output.event("proof", "target", file.target(), "path", file.path(), "receipt", file.receipt(), "proven",
                             file.stage() == Stage.DELIVERED, "why", file.why());
                 }
             }
         }
+    }
+
+    /** What a file that is there holds. @param size as it is stored @param bytes of the whole file, or of a folder's files together */
+    private record Facts(long frames, Rational seconds, Size size, long bytes) {
+
+        Map<String, Object> values() {
+            return Map.of("frames", frames, "seconds", seconds.toFixed(3), "size", size.toString(), "bytes", bytes);
+        }
+
+        String words() {
+            return WORDS.say("facts", frames, seconds.toFixed(3), size, RoughForecast.bytes(bytes));
+        }
+    }
+
+    private Optional<Facts> facts(FileProgress file) {
+        RunFile as = planned.get(file.target());
+        if (as == null || file.stage() != Stage.DELIVERED && file.stage() != Stage.UNPROVEN) {
+            return Optional.empty();
+        }
+        Expectation expected = as.expected();
+        return Optional.of(new Facts(expected.frames(), expected.rate().seconds(expected.frames()), expected.size(), file.bytes()));
     }
 
     private static String words(FileProgress file) {

@@ -73,7 +73,7 @@ final class ContactsCommand implements Callable<Integer> {
             }
         }
         output.event("contacts", "path", file.toString());
-        output.say(WORDS.say("written", file));
+        output.answer(WORDS.say("written", file));
         return ExitCode.PROVEN.code();
     }
 }

@@ -38,7 +38,7 @@ final class ForecastCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         try {
-            output.line(new RenderForecast(FrameRange.parse(range).count(), number(seconds), number(start), machines, number(pixels),
+            output.answer(new RenderForecast(FrameRange.parse(range).count(), number(seconds), number(start), machines, number(pixels),
                     price == null ? null : number(price)).formula());
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());

@@ -66,7 +66,7 @@ final class HandOverCommand implements Callable<Integer> {
             output.say(doing);
         });
         output.event("set", "path", set.toString());
-        output.say(WORDS.say("handedOver", set));
+        output.answer(WORDS.say("handedOver", set));
         output.say(WORDS.say("whoeverGetsItCanVerifyIt", set.getFileName()));
         return ExitCode.PROVEN.code();
     }

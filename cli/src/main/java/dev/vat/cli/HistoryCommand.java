@@ -44,7 +44,7 @@ final class HistoryCommand implements Callable<Integer> {
                     entry.project(), "reel", entry.reel(),
                     "frames", entry.frames(), "proven", entry.proven(), "sha256", entry.sha256());
             String note = notes.getOrDefault(entry.sha256(), "");
-            output.say(
+            output.answer(
                     entry.day() + "  " + entry.path() + (there ? "" : WORDS.say("notThereAnyMore")) + (note.isEmpty() ? "" : "  " + note));
         }
         if (found.isEmpty()) {

@@ -66,7 +66,7 @@ final class LookCommand implements Callable<Integer> {
         try (Viewer viewer = new Viewer(places)) {
             for (Kin family : families) {
                 if (family.isFamily() && !json) {
-                    output.say(WORDS.say("thatBelongTogether", family.name(), family.members().size()));
+                    output.answer(WORDS.say("thatBelongTogether", family.name(), family.members().size()));
                 }
                 for (Kin.Member member : family.members()) {
                     Location location = locations.get(member.index());
@@ -102,7 +102,7 @@ final class LookCommand implements Callable<Integer> {
                 source.put("content", review.faults());
                 if (!json) {
                     say(table, review);
-                    numbers.forEach(f -> output.say("  " + f.text()));
+                    numbers.forEach(f -> output.answer("  " + f.text()));
                 }
             }
         } catch (IOException e) {
@@ -121,15 +121,15 @@ final class LookCommand implements Callable<Integer> {
         if (json) {
             return;
         }
-        output.say(location.name() + "  " + clip.container() + ", " + clip.seconds().toFixed(3) + " s"
+        output.answer(location.name() + "  " + clip.container() + ", " + clip.seconds().toFixed(3) + " s"
                 + (clip.rate() == null ? "" : WORDS.say("framesAt", clip.frames(), clip.rate().label()))
                 + (clip.timecode() == null ? "" : WORDS.say("timecode", clip.timecode())));
-        clip.sounds().forEach(sound -> output.say(WORDS.say("sound", sound.describe())));
+        clip.sounds().forEach(sound -> output.answer(WORDS.say("sound", sound.describe())));
         if (clip.fields() != null) {
-            output.say(WORDS.say("noteInterlaced", clip.fields().title()));
+            output.answer(WORDS.say("noteInterlaced", clip.fields().title()));
         }
         if (clip.uneven() != null) {
-            output.say(WORDS.say("noteVariableRateFrames", clip.uneven().describe()));
+            output.answer(WORDS.say("noteVariableRateFrames", clip.uneven().describe()));
         }
     }
 
@@ -174,32 +174,33 @@ final class LookCommand implements Callable<Integer> {
     private void say(FrameTable table, ContentReview review) {
         Sequence s = table.sequence();
         ResumeAdvice advice = ResumeAdvice.of(table, expected.of(Reading.PLAIN));
-        output.say(WORDS.say("good", s.name(), s.pattern().number(s.first()), s.pattern().number(s.last()), s.count(),
+        output.answer(WORDS.say("good", s.name(), s.pattern().number(s.first()), s.pattern().number(s.last()), s.count(),
                 (s.kind().isMovie() ? WORDS.say("frames") : s.count() == 1 ? WORDS.say("file") : WORDS.say("files")), table.good(),
                 table.format().map(f -> WORDS.say("alpha", f.size(), f.depth(), table.alpha().label())).orElse("")));
         for (FrameTable.Fault fault : table.faults()) {
-            output.say("  " + s.pattern().number(fault.frame()) + "  " + fault.state().label() + ": " + fault.why());
+            output.answer("  " + s.pattern().number(fault.frame()) + "  " + fault.state().label() + ": " + fault.why());
         }
         if (!advice.missing().isEmpty()) {
-            output.say(WORDS.say("missing", advice.missing().toText(s.pattern()::number)));
+            output.answer(WORDS.say("missing", advice.missing().toText(s.pattern()::number)));
         }
         if (!advice.wanted().isEmpty()) {
-            output.say(WORDS.say("toRenderAgain", advice.toText(s.pattern())));
+            output.answer(WORDS.say("toRenderAgain", advice.toText(s.pattern())));
         }
-        table.notes().forEach((note, frames) -> output.say(WORDS.say("note", frames.toText(s.pattern()::number), note)));
+        table.notes().forEach((note, frames) -> output.answer(WORDS.say("note", frames.toText(s.pattern()::number), note)));
         if (!s.kind().hasChecksum() && !s.kind().isMovie()) {
-            output.say(WORDS.say("noteHasNoChecksumChanged", s.kind().title()));
+            output.answer(WORDS.say("noteHasNoChecksumChanged", s.kind().title()));
         }
-        table.format().filter(f -> !f.stated().describe().isEmpty()).ifPresent(f -> output.say(WORDS.say("states", f.stated().describe())));
-        review.faults().forEach(f -> output.say("  " + s.pattern().number(f.frames().getFirst())
+        table.format().filter(f -> !f.stated().describe().isEmpty())
+                .ifPresent(f -> output.answer(WORDS.say("states", f.stated().describe())));
+        review.faults().forEach(f -> output.answer("  " + s.pattern().number(f.frames().getFirst())
                 + (f.frames().size() == 1 ? "" : WORDS.say("andMore", (f.frames().size() - 1))) + ": " + f.kind().label() + ", "
                 + f.evidence()));
-        ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.say(WORDS.say("note2", words)));
+        ResumeAdvice.digits(s, s.range()).ifPresent(words -> output.answer(WORDS.say("note2", words)));
         if (s.count() == 1 && !s.pattern().isSingle()) {
-            output.say(WORDS.say("note1FileWhereASequence"));
+            output.answer(WORDS.say("note1FileWhereASequence"));
         }
         if (!s.pattern().isSingle()) {
-            advice.next().ifPresent(next -> output.say(WORDS.say("nextToRender", s.pattern().number(next))));
+            advice.next().ifPresent(next -> output.answer(WORDS.say("nextToRender", s.pattern().number(next))));
         }
     }
 }

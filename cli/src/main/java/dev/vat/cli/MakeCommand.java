@@ -164,7 +164,7 @@ final class MakeCommand implements Callable<Integer> {
         try {
             Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
             output.event("queued", "id", waiting.id(), "title", waiting.title());
-            output.say(WORDS.say("inTheQueueAsItIsMadeByThe", waiting.id(), waiting.title()));
+            output.answer(WORDS.say("inTheQueueAsItIsMadeByThe", waiting.id(), waiting.title()));
             return ExitCode.PROVEN.code();
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());

@@ -7,7 +7,7 @@ import java.nio.file.NoSuchFileException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** JSON goes to standard output and nothing else does; words for people go to standard error. */
+/** Answers go to standard output: as JSON, where that was asked for, and nothing else then. Words about them go to standard error. */
 final class Output {
 
     private static final Words WORDS = Words.of(Output.class);
@@ -22,9 +22,14 @@ final class Output {
         System.err.println(text);
     }
 
-    /** A line of text that is the answer itself, for another program to take. */
-    void line(String text) {
-        System.out.println(text);
+    /** A line of the answer; beside JSON, which says the same, it is no more than a word about it. */
+    void answer(String text) {
+        (json ? System.err : System.out).println(text);
+    }
+
+    /** Whether all that was said to standard output has gone there: a full device or a closed pipe takes nothing. */
+    static boolean isTaken() {
+        return !System.out.checkError();
     }
 
     /** A document that is the whole answer. */

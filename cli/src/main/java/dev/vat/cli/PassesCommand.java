@@ -108,7 +108,7 @@ final class PassesCommand implements Callable<Integer> {
         String where = project.source(pass.source()).map(Source::name)
                 .orElse(WORDS.say("layer", (pass.layer() == null || pass.layer().isEmpty() ? WORDS.say("withoutAName") : pass.layer())));
         output.event("pass", "name", pass.name(), "operation", pass.operation().title(), "off", pass.off(), "of", where);
-        output.say("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? WORDS.say("leftOut") : pass.operation().title(), where));
+        output.answer("  %-10s %-11s %s".formatted(pass.name(), pass.off() ? WORDS.say("leftOut") : pass.operation().title(), where));
     }
 
     private PassReport check(ResolvedReel programme, Viewer viewer) throws InterruptedException, IOException {
@@ -117,7 +117,7 @@ final class PassesCommand implements Callable<Integer> {
             PassReport report = check.run(viewer, done -> output.event("compared", "frames", done, "of", check.frames())).get();
             output.event("passes", "frames", report.frames().size(), "most", report.most(), "apart",
                     report.apart().stream().map(PassReport.Frame::number).toList());
-            output.say(report.words());
+            output.answer(report.words());
             return report;
         } catch (ExecutionException e) {
             throw new IOException(WORDS.say("thePassesCantBeCompared", e.getCause().getMessage()), e.getCause());

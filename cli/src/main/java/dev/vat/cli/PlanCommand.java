@@ -49,7 +49,7 @@ final class PlanCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("theReelHasItems1ToNot", programme.reel().items().size(), item));
         }
         String text = item == null ? PlanText.of(programme) : PlanText.of(programme, item - 1);
-        text.lines().forEach(output::line);
+        text.lines().forEach(output::answer);
         return ExitCode.PROVEN.code();
     }
 }

@@ -52,8 +52,8 @@ final class ProveCommand implements Callable<Integer> {
         boolean proven = proved.reasons().isEmpty();
         output.event("proof", "path", absolute.toString(), "receipt", receipt.toString(), "proven", proven, "reasons",
                 proved.reasons());
-        output.say(absolute.getFileName() + (proven ? WORDS.say("isWhatItsReceiptSays") : WORDS.say("isNotWhatItsReceiptSays")));
-        proved.reasons().forEach(reason -> output.say("  " + reason));
+        output.answer(absolute.getFileName() + (proven ? WORDS.say("isWhatItsReceiptSays") : WORDS.say("isNotWhatItsReceiptSays")));
+        proved.reasons().forEach(reason -> output.answer("  " + reason));
         return (proven ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }
 
@@ -61,9 +61,9 @@ final class ProveCommand implements Callable<Integer> {
         SetCheck.Result result = SetCheck.check(path);
         output.event("proof", "path", path.toString(), "files", result.files(), "bytes", result.bytes(), "proven", result.holds(),
                 "reasons", result.reasons());
-        output.say(path.getFileName()
+        output.answer(path.getFileName()
                 + (result.holds() ? WORDS.say("allOfItsFilesAreWhatWas", result.files()) : WORDS.say("notWhatWasHandedOver")));
-        result.reasons().forEach(reason -> output.say("  " + reason));
+        result.reasons().forEach(reason -> output.answer("  " + reason));
         return (result.holds() ? ExitCode.PROVEN : ExitCode.UNPROVEN).code();
     }
 }

@@ -86,7 +86,7 @@ final class QueueCommand implements Callable<Integer> {
             // An id for programs in every language, unless a reason is given.
             String state = waiting.isBegun() ? "begun" : "ready";
             output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", reason.orElse(state));
-            output.say(waiting.id() + "  " + waiting.title() + "  (" + reason.orElseGet(() -> WORDS.say(state)) + ")");
+            output.answer(waiting.id() + "  " + waiting.title() + "  (" + reason.orElseGet(() -> WORDS.say(state)) + ")");
         }
         if (entries.isEmpty()) {
             output.say(WORDS.say("nothingIsToBeMadeLater"));

@@ -41,7 +41,7 @@ final class RemakeCommand implements Callable<Integer> {
         FrameSet changed = frames == null ? remake.outdated() : remake.showing(numbers());
         if (changed.isEmpty()) {
             output.event("unchanged", "path", made.path().toString());
-            output.say(WORDS.say("noneOfItsFramesNothingIs", made.path().getFileName(),
+            output.answer(WORDS.say("noneOfItsFramesNothingIs", made.path().getFileName(),
                     (frames == null ? WORDS.say("wasRenderedAgainSinceIt") : WORDS.say("shows", frames))));
             return ExitCode.PROVEN.code();
         }

@@ -35,10 +35,11 @@ final class ShapeCommand implements Callable<Integer> {
             PixelAspect aspect = new PixelAspect(ShapeSizes.parse(pixel));
             if (what.matches("\\d+x\\d+")) {
                 Size stored = Size.parse(what);
-                output.line(
+                output.answer(
                         WORDS.say("storedSeenTo1", stored, aspect.seen(stored), aspect.displayAspect(stored).toDecimal(3)));
             } else {
-                ShapeSizes.at(ShapeSizes.parse(what), width, aspect).forEach(c -> output.line("%s  %+.2f %%".formatted(c.size(), c.off())));
+                ShapeSizes.at(ShapeSizes.parse(what), width, aspect)
+                        .forEach(c -> output.answer("%s  %+.2f %%".formatted(c.size(), c.off())));
             }
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());

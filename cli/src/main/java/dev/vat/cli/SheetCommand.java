@@ -41,7 +41,7 @@ final class SheetCommand implements Callable<Integer> {
         TaskMessage.SheetWritten written = (TaskMessage.SheetWritten) Task.ask(places, new TaskMessage.WriteSheet(1, absolute.toString()),
                 _ -> {}, TaskMessage.SheetWritten.class::isInstance);
         output.event("sheet", "paths", written.paths());
-        written.paths().forEach(path -> output.say(WORDS.say("written", path)));
+        written.paths().forEach(path -> output.answer(WORDS.say("written", path)));
         return ExitCode.PROVEN.code();
     }
 }

@@ -45,7 +45,7 @@ final class TargetsCommand implements Callable<Integer> {
                     : Map.of("targets", Catalogue.targets().stream().map(TargetsCommand::describe).toList()));
         } else if (codecs) {
             for (Codec codec : Catalogue.codecs()) {
-                output.say(WORDS.say("in", "%-26s".formatted(codec.id()), codec.title(), codec.depthText(), codec.chroma().label(),
+                output.answer(WORDS.say("in", "%-26s".formatted(codec.id()), codec.title(), codec.depthText(), codec.chroma().label(),
                         codec.hasAlpha() ? WORDS.say("alpha") : "", containers(codec), codec.plays()));
             }
         } else {
@@ -54,9 +54,9 @@ final class TargetsCommand implements Callable<Integer> {
                     Collectors.toList())).values().stream().flatMap(List::stream).toList()) {
                 if (!target.recipient().equals(recipient)) {
                     recipient = target.recipient();
-                    output.say(recipient);
+                    output.answer(recipient);
                 }
-                output.say("  %-20s %s. %s".formatted(target.id(), target.title(), target.why()));
+                output.answer("  %-20s %s. %s".formatted(target.id(), target.title(), target.why()));
             }
         }
         return ExitCode.PROVEN.code();
@@ -94,10 +94,10 @@ final class TargetsCommand implements Callable<Integer> {
                     "obstacles", answer.obstacles(), "nearest", answer.nearest().stream().map(n -> describe(n.target())).toList()));
             return ExitCode.PROVEN.code();
         }
-        output.say(WORDS.say("wishedAFileThat", answer.wishes().stream().map(Wish::words).collect(Collectors.joining(", "))));
-        answer.obstacles().forEach(output::say);
-        answer.nearest().forEach(n -> output.say(WORDS.say("near", n.words())));
-        answer.meeting().forEach(t -> output.say("%-22s %s. %s".formatted(t.id(), t.title(), t.why())));
+        output.answer(WORDS.say("wishedAFileThat", answer.wishes().stream().map(Wish::words).collect(Collectors.joining(", "))));
+        answer.obstacles().forEach(output::answer);
+        answer.nearest().forEach(n -> output.answer(WORDS.say("near", n.words())));
+        answer.meeting().forEach(t -> output.answer("%-22s %s. %s".formatted(t.id(), t.title(), t.why())));
         return ExitCode.PROVEN.code();
     }
 

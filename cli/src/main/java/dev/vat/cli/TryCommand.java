@@ -65,7 +65,7 @@ final class TryCommand implements Callable<Integer> {
             project.deliverablesOn().forEach(d -> tell(d, files.get(d.id()), trial));
             Estimate seconds = ProjectTrial.seconds(files);
             output.event("forecast-run", "seconds", seconds);
-            output.say(WORDS.say("theRunTakesSomeSFromTo", Words.decimal(seconds.middle(), 0), Words.decimal(seconds.low(), 0),
+            output.answer(WORDS.say("theRunTakesSomeSFromTo", Words.decimal(seconds.middle(), 0), Words.decimal(seconds.low(), 0),
                     Words.decimal(seconds.high(), 0)));
         }
         return ExitCode.PROVEN.code();
@@ -78,7 +78,7 @@ final class TryCommand implements Callable<Integer> {
             return;
         }
         output.event("forecast", "target", deliverable.id(), "bytes", forecast.bytes(), "psnr", forecast.psnr(), "ssim", forecast.ssim());
-        output.say(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? WORDS.say("nothingIsLost")
+        output.answer(deliverable.title() + ": " + bytes(forecast.bytes()) + (forecast.psnr() == null ? WORDS.say("nothingIsLost")
                 : WORDS.say("psnrDBToSSIM", Words.decimal(forecast.psnr().middle(), 1), Words.decimal(forecast.psnr().low(), 1),
                         Words.decimal(forecast.psnr().high(), 1), Words.decimal(forecast.ssim().middle(), 4))));
     }

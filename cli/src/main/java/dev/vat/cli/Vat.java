@@ -38,7 +38,13 @@ public final class Vat implements Runnable {
     /** Carries a command out; gives the exit code. */
     public static int run(String... arguments) {
         List<String> words = Arrays.asList(arguments);
-        return line(new Output(words.contains("--json"))).execute(arguments);
+        Output output = new Output(words.contains("--json"));
+        int code = line(output).execute(arguments);
+        if (!Output.isTaken()) {
+            output.say(WORDS.say("theAnswerCouldntBeWritten"));
+            return code == ExitCode.PROVEN.code() ? ExitCode.FAILED.code() : code;
+        }
+        return code;
     }
 
     static CommandLine line(Output output) {

@@ -107,7 +107,7 @@ final class ViewsCommand implements Callable<Integer> {
             made = Edits.setRate(parse(rate, Rate::parse)).apply(made);
         }
         output.event("project", "path", file.toString(), "views", layout.views().size());
-        output.say(WORDS.say("views", layout.views().size(), layout.arrangement().title(), file));
+        output.answer(WORDS.say("views", layout.views().size(), layout.arrangement().title(), file));
         NewProject.write(made, file, output);
         return ExitCode.PROVEN.code();
     }

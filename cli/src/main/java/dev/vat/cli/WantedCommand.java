@@ -55,7 +55,7 @@ final class WantedCommand implements Callable<Integer> {
             ResumeAdvice advice = ResumeAdvice.of(table, reading);
             String text = list ? advice.toList(sequence.pattern()) : advice.toText(sequence.pattern());
             if (!text.isEmpty()) {
-                output.line(text);
+                output.answer(text);
             }
             ResumeAdvice.digits(sequence, reading.rangeIn(sequence)).ifPresent(output::say);
             new FoundSources(all).expected(sequence.location(), reading).forEach(f -> output.say(f.text()));

@@ -3,8 +3,11 @@ package dev.vat.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.fasterxml.jackson.databind.JsonNode;
+import dev.vat.core.delivery.RoughForecast;
 import dev.vat.media.encode.StillWriter;
 import java.io.IOException;
+import java.io.OutputStream;
+import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.stream.Stream;
@@ -107,7 +110,7 @@ class CommandsTest extends CommandFrames {
         }
         Shell look = Shell.run("look", place, "--json");
         assertThat(look.last().path("sources")).hasSize(2).allSatisfy(s -> assertThat(s.path("kin").asText()).isEqualTo("kite"));
-        assertThat(Shell.run("look", place).err()).contains("2 that belong together");
+        assertThat(Shell.run("look", place).out()).contains("2 that belong together");
     }
 
     @Test
@@ -121,7 +124,40 @@ class CommandsTest extends CommandFrames {
                 "alpha");
         assertThat(targets.get(2).path("id").asText()).isEqualTo("alpha-prores-4444");
         assertThat(targets.get(2).path("alpha").asBoolean()).isTrue();
-        assertThat(Shell.run("targets").out()).as("words go to standard error").isEmpty();
+        assertThat(Shell.run("targets").out()).as("in words").contains("alpha-prores-4444");
+        assertThat(Shell.run("targets").err()).isEmpty();
+    }
+
+    /** A script takes what a command answers, and finds nothing else there. */
+    @Test
+    void answersAreOnStandardOutputAndWordsAboutThemBeside() throws IOException {
+        Path frames = png("kite", 1, 6);
+        Shell made = Shell.run("make", frames, "--target", "web-h264", "--target", "frames-png", "--rate", "25", "--out",
+                folder.resolve("out"));
+        assertThat(made.code()).isZero();
+        assertThat(made.out().lines()).hasSize(4).anyMatch(l -> l.contains("made and proven") && l.endsWith("kite_web.mp4"));
+        long bytes = Files.size(folder.resolve("out/kite_web.mp4"));
+        assertThat(made.out()).contains("  6 frames, 0.240 s, 64x48, " + RoughForecast.bytes(bytes));
+        assertThat(made.err()).contains("Making 2 files");
+        assertThat(Shell.run("prove", folder.resolve("out/kite_web.mp4")).out()).contains("kite_web.mp4");
+        assertThat(Shell.run("history").out()).contains("kite_web.mp4");
+    }
+
+    @Test
+    void anAnswerThatNobodyTakesIsNoSuccess() {
+        PrintStream full = new PrintStream(new OutputStream() {
+            @Override
+            public void write(int b) throws IOException {
+                throw new IOException("No space left on device");
+            }
+        });
+        PrintStream out = System.out;
+        System.setOut(full);
+        try {
+            assertThat(Vat.run("targets")).isEqualTo(1);
+        } finally {
+            System.setOut(out);
+        }
     }
 
     @Test
@@ -150,7 +186,7 @@ class CommandsTest extends CommandFrames {
         Path frames = png("kite", 1, 3);
         assertThat(Shell.run("look", frames.resolve("kite.0002.png"), "--json").last().path("sources").get(0).path("count").asInt())
                 .isEqualTo(3);
-        assertThat(Shell.run("look", frames, "--headers").err()).contains("3 files, 3 good, 64x48, 16-bit");
+        assertThat(Shell.run("look", frames, "--headers").out()).contains("3 files, 3 good, 64x48, 16-bit");
     }
 
     @Test

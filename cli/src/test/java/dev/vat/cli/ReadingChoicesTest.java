@@ -69,7 +69,7 @@ class ReadingChoicesTest {
         for (int i = 1; i <= 2; i++) {
             Files.write(place.resolve("kite.%04d.dpx".formatted(i)), dpx.array());
         }
-        assertThat(Shell.run("look", place).err()).contains("turned right, as the file says").doesNotContain("states:");
+        assertThat(Shell.run("look", place).out()).contains("turned right, as the file says").doesNotContain("states:");
         assertThat(size(place, "up")).isEqualTo("48x64");
         assertThat(size(place, "as-is", "--source-orientation", "stored")).isEqualTo("64x48");
     }

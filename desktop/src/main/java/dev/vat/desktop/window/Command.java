@@ -8,8 +8,17 @@ import javafx.scene.input.KeyCombination;
  *
  * @param group under which it stands in menus and among the keys
  * @param keys null if no key does it
+ * @param repeats whether it is done again and again while its keys are held down
  */
-record Command(String id, String group, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
+record Command(String id, String group, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act, boolean repeats) {
+
+    Command(String id, String group, String text, KeyCombination keys, BooleanSupplier enabled, Runnable act) {
+        this(id, group, text, keys, enabled, act, false);
+    }
+
+    Command repeating() {
+        return new Command(id, group, text, keys, enabled, act, true);
+    }
 
     /** The keys as people read them, or nothing. */
     String keysText() {

@@ -41,6 +41,12 @@ final class Commands {
         return add(id, text, keys, () -> true, act);
     }
 
+    /** What was added last goes on while its keys are held down; all others are done once, however long that is. */
+    Commands repeating() {
+        all.addLast(all.removeLast().repeating());
+        return this;
+    }
+
     static KeyCombination key(KeyCode code, KeyCombination.Modifier... modifiers) {
         return new KeyCodeCombination(code, modifiers);
     }
@@ -93,15 +99,18 @@ final class Commands {
     /**
      * Plain keys are left to whoever is typing; buttons keep the space bar.
      *
+     * @param held whether the keys have been down before, and the system says so once more
      * @param before what is done before a command is carried out
      */
-    void handle(KeyEvent e, Runnable before) {
+    void handle(KeyEvent e, boolean held, Runnable before) {
         boolean typing = e.getTarget() instanceof TextInputControl field && !(isUndo(e) && !Entry.isOpen(field));
         for (Command command : all) {
             if (command.keys() != null && command.keys().match(e) && !(typing && isForTheField(e)) && command.enabled().getAsBoolean()) {
-                before.run();
                 e.consume();
-                command.run();
+                if (!held || command.repeats()) {
+                    before.run();
+                    command.run();
+                }
                 return;
             }
         }

@@ -37,17 +37,20 @@ final class PictureCommands {
     void addTo(Commands commands) {
         commands.under(WORDS.say("picture"))
                 .add("play", WORDS.say("playOrPause"), key(KeyCode.SPACE), this::hasPicture, () -> picture.playback().toggle())
-                .add("back", WORDS.say("oneFrameBack"), key(KeyCode.LEFT), this::hasPicture, () -> picture.playback().step(-1))
-                .add("forward", WORDS.say("oneFrameOn"), key(KeyCode.RIGHT), this::hasPicture, () -> picture.playback().step(1))
+                .add("back", WORDS.say("oneFrameBack"), key(KeyCode.LEFT), this::hasPicture, () -> picture.playback().step(-1)).repeating()
+                .add("forward", WORDS.say("oneFrameOn"), key(KeyCode.RIGHT), this::hasPicture, () -> picture.playback().step(1)).repeating()
                 .add("back-ten", WORDS.say("tenFramesBack"), key(KeyCode.LEFT, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> picture.playback().step(-10))
+                .repeating()
                 .add("forward-ten", WORDS.say("tenFramesOn"), key(KeyCode.RIGHT, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> picture.playback().step(10))
+                .repeating()
                 .add("first", WORDS.say("firstFrame"), key(KeyCode.HOME), this::hasPicture, () -> picture.playback().seek(player.first()))
                 .add("last", WORDS.say("lastFrame"), key(KeyCode.END), this::hasPicture, () -> picture.playback().seek(player.last()))
-                .add("next-fault", WORDS.say("nextFault"), key(KeyCode.N), this::hasPicture, () -> trouble(true))
+                .add("next-fault", WORDS.say("nextFault"), key(KeyCode.N), this::hasPicture, () -> trouble(true)).repeating()
                 .add("previous-fault", WORDS.say("previousFault"), key(KeyCode.N, KeyCombination.SHIFT_DOWN), this::hasPicture,
                         () -> trouble(false))
+                .repeating()
                 .add("select-from", WORDS.say("selectFromHere"), key(KeyCode.I), this::hasPicture, () -> band.select(true))
                 .add("select-to", WORDS.say("selectUpToHere"), key(KeyCode.O), this::hasPicture, () -> band.select(false))
                 .add("trim", WORDS.say("trimToWhatIsSelected"), key(KeyCode.T), player::hasLoopRange, () -> band.trim())
@@ -99,9 +102,10 @@ final class PictureCommands {
                 .add("lanes", WORDS.say("showOrHideTheMeasuredLanes"), key(KeyCode.M), this::hasPicture,
                         () -> band.band().toggleLanes())
                 .add("all", WORDS.say("showAllFramesOnTheBand"), key(KeyCode.DIGIT0), this::hasPicture, () -> band.band().showAll())
-                .add("closer", WORDS.say("closerOnTheBand"), key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5))
+                .add("closer", WORDS.say("closerOnTheBand"), key(KeyCode.PLUS), this::hasPicture, () -> band.band().zoom(.5)).repeating()
                 .add("closer-too", WORDS.say("closerOnTheBand"), key(KeyCode.EQUALS), this::hasPicture, () -> band.band().zoom(.5))
-                .add("wider", WORDS.say("widerOnTheBand"), key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2));
+                .repeating()
+                .add("wider", WORDS.say("widerOnTheBand"), key(KeyCode.MINUS), this::hasPicture, () -> band.band().zoom(2)).repeating();
     }
 
     boolean hasPicture() {

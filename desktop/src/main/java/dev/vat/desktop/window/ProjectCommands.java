@@ -75,9 +75,10 @@ final class ProjectCommands {
                 .add("stop-looking", WORDS.say("stopLookingIntoFolders"), key(KeyCode.ESCAPE), () -> session.search().isGoing(),
                         () -> session.search().stop())
                 .under(WORDS.say("edit"))
-                .add("undo", WORDS.say("undo"), control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo)
+                .add("undo", WORDS.say("undo"), control(KeyCode.Z), () -> session.undoName().isPresent(), session::undo).repeating()
                 .add("redo", WORDS.say("redo"), control(KeyCode.Z, KeyCombination.SHIFT_DOWN), () -> session.redoName().isPresent(),
                         session::redo)
+                .repeating()
                 .under(WORDS.say("handOver")).add("still", WORDS.say("makeAStillOfThisFrame"), control(KeyCode.K), this::hasPicture,
                         () -> looked.keepStill(player.strip(), player.place()))
                 .add("hand-over-set", WORDS.say("putAHandOverSetTogether"), null, () -> documents.handOver())

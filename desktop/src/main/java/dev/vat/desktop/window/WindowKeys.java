@@ -13,6 +13,7 @@ import javafx.scene.control.ToggleButton;
 import javafx.scene.input.ContextMenuEvent;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
+import javafx.stage.Window;
 
 /** Whose a key is: that of what has the keyboard, of a page that is open, or of a command. */
 final class WindowKeys {
@@ -21,6 +22,8 @@ final class WindowKeys {
     private final Commands commands;
     private final Documents documents;
     private boolean byKeys;
+    /** Pressed last and not let go since, or null. */
+    private KeyCode down;
 
     WindowKeys(Supplier<Scene> scene, Commands commands, Documents documents) {
         this.scene = scene;
@@ -31,9 +34,18 @@ final class WindowKeys {
     /** Somebody works with the mouse from now on. */
     void pointerUsed() {
         byKeys = false;
+        down = null;
+    }
+
+    /** Hears of keys that are let go, wherever the keyboard is by then; none stays down in a window that somebody left. */
+    void watch(Scene scene) {
+        scene.addEventFilter(KeyEvent.KEY_RELEASED, _ -> down = null);
+        scene.windowProperty().flatMap(Window::focusedProperty).addListener((_, _, _) -> down = null);
     }
 
     void press(KeyEvent e) {
+        boolean held = e.getCode() == down;
+        down = e.getCode();
         byKeys |= e.getCode() == KeyCode.TAB || e.getCode() == KeyCode.F6;
         if (isForThePage(e)) {
             documents.leave();
@@ -42,7 +54,7 @@ final class WindowKeys {
             openMenu();
             e.consume();
         } else if (!isForTheOwner(e)) {
-            commands.handle(e, () -> Entry.settle(scene.get()));
+            commands.handle(e, held, () -> Entry.settle(scene.get()));
         }
     }
 

@@ -135,9 +135,8 @@ final class ByPointer extends Way {
     void into(String field) throws Exception {
         bring(node(field));
         hand.moveTo(window.node(field));
-        for (int i = 0; i < 3; i++) {
-            click(MouseButton.PRIMARY);
-        }
+        presses += 3;
+        hand.click(3);
     }
 
     @Override

@@ -9,8 +9,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import javafx.stage.PopupWindow;
-import javafx.stage.Window;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -53,7 +51,7 @@ class EqualHandsTest extends HandsCase {
                 settle();
                 await(gesture.done());
             } catch (Exception | AssertionError e) {
-                throw new AssertionError(gesture.name() + ": " + e.getMessage() + "; " + state(), e);
+                throw new AssertionError(gesture.name() + ": " + e.getMessage(), e);
             }
             presses.put(gesture.name(), way.presses() - before);
             cut().forEach(words -> trouble.add(gesture.name() + ": cut: " + words));
@@ -64,12 +62,5 @@ class EqualHandsTest extends HandsCase {
         int least = Stream.of("add dunes", "choose a frame rate", "say who it is for", "make the files").mapToInt(presses::get).sum();
         assertThat(least).as("presses from the empty window to proven files, letters not counted")
                 .isLessThanOrEqualTo(way instanceof ByKeys ? 24 : 8);
-    }
-
-    /** Where the keyboard is and what lies over the window: what somebody would look at first who doesn't get on. */
-    private String state() throws Exception {
-        return on(() -> "focus on " + window.stage().getScene().getFocusOwner() + ", window focused " + window.stage().isFocused()
-                + ", open: "
-                + Window.getWindows().stream().filter(PopupWindow.class::isInstance).map(w -> w.getScene().getRoot()).toList());
     }
 }

@@ -145,6 +145,16 @@ final class Hand {
         return press().release();
     }
 
+    /** Clicks so many times at once: clicks that a slow machine lets be far apart aren't one gesture. */
+    Hand click(int times) throws Exception {
+        return does(() -> {
+            for (int i = 0; i < times; i++) {
+                robot.mousePress(MouseButton.PRIMARY);
+                robot.mouseRelease(MouseButton.PRIMARY);
+            }
+        });
+    }
+
     /** Turns the wheel; away from the hand is positive. */
     Hand wheel(int notches) throws Exception {
         for (int i = 0; i < Math.abs(notches); i++) {
@@ -155,10 +165,16 @@ final class Hand {
 
     /** Presses these together and lets them go. */
     Hand push(KeyCode... keys) throws Exception {
-        for (KeyCode key : keys) {
-            hold(key);
+        int last = keys.length - 1;
+        for (int i = 0; i < last; i++) {
+            hold(keys[i]);
         }
-        for (int i = keys.length - 1; i >= 0; i--) {
+        // At once: a key that a slow machine holds down for long is repeated by the system.
+        does(() -> {
+            robot.keyPress(keys[last]);
+            robot.keyRelease(keys[last]);
+        });
+        for (int i = last - 1; i >= 0; i--) {
             letGo(keys[i]);
         }
         return this;

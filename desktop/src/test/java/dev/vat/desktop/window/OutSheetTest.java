@@ -71,13 +71,13 @@ class OutSheetTest extends WindowCase {
         press("target-web-h264");
         press("face-out");
         settle();
-        hand.moveTo(node("cell-alpha-web-h264")).click().click();
+        hand.moveTo(node("cell-alpha-web-h264")).click(2);
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("00ff80"));
         press("face-out");
         settle();
         assertThat(on(() -> session().deliverable("web-h264").orElseThrow().flatten())).isEqualTo(Ground.parse("00FF80"));
-        hand.moveTo(node("cell-alpha-web-h264")).click().click();
+        hand.moveTo(node("cell-alpha-web-h264")).click(2);
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("reddish"));
         type(KeyCode.ENTER);
@@ -104,7 +104,7 @@ class OutSheetTest extends WindowCase {
         type(KeyCode.DOWN, KeyCode.ENTER);
         settle();
         assertThat(text("cell-container-web-h264")).isEqualTo("MOV");
-        hand.moveTo(node("cell-quality-web-h264")).click().click();
+        hand.moveTo(node("cell-quality-web-h264")).click(2);
         await(() -> node("cell-editor") != null);
         run(() -> ((TextField) node("cell-editor")).setText("60"));
         type(KeyCode.ENTER);

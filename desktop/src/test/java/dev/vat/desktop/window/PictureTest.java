@@ -10,8 +10,10 @@ import java.nio.file.Path;
 import java.util.HashSet;
 import java.util.Set;
 import javafx.geometry.Point2D;
+import javafx.scene.control.ContextMenu;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
+import javafx.stage.Window;
 import org.junit.jupiter.api.Test;
 
 /** Playing, stepping, selecting, looking closely; the pictures come from a real viewer process. */
@@ -44,6 +46,30 @@ class PictureTest extends WindowCase {
         press("trim");
         settle();
         assertThat(on(() -> session().project().source("s1").orElseThrow().reading().range())).isEqualTo(FrameRange.of(3, 5));
+    }
+
+    /** As the system repeats a key that is down. */
+    private void holdDown(KeyCode key, int times) throws Exception {
+        for (int i = 0; i < times; i++) {
+            hand.hold(key);
+        }
+        hand.letGo(key);
+        settle();
+    }
+
+    @Test
+    void aKeyHeldDownStepsOnAndDoesAnythingElseOnce() throws Exception {
+        drop(TestFrames.png(folder, "kite", 40));
+        type(KeyCode.HOME);
+        holdDown(KeyCode.RIGHT, 5);
+        assertThat(text("picture-number")).isEqualTo("0006");
+        holdDown(KeyCode.C, 5);
+        assertThat(on(() -> Window.getWindows().stream().filter(ContextMenu.class::isInstance).count())).isEqualTo(1);
+        hand.push(KeyCode.ESCAPE);
+        hand.push(KeyCode.C);
+        settle();
+        assertThat(on(() -> Window.getWindows().stream().filter(ContextMenu.class::isInstance).count())).as("again").isEqualTo(1);
+        hand.push(KeyCode.ESCAPE);
     }
 
     private String text0(String id) {
