@@ -55,7 +55,7 @@ public final class StillsWriter implements PartSink {
             Files.write(file, withHeader(data, file, next));
             next++;
         } catch (IOException e) {
-            throw new MediaException(WORDS.say("writing", file.getFileName(), e.getMessage()), 0);
+            throw new MediaException(WORDS.say("writing", file.getFileName(), e.getMessage()), e);
         }
     }
 

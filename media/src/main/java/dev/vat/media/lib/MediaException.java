@@ -14,6 +14,12 @@ public final class MediaException extends RuntimeException {
         this.code = code;
     }
 
+    /** Vat itself can't go on, since something else went wrong. */
+    public MediaException(String message, Throwable cause) {
+        super(message, cause);
+        this.code = 0;
+    }
+
     /** Something is whole, but of a kind that nothing here reads. */
     public static MediaException unsupported(String message) {
         return new MediaException(message, avutil.AVERROR_PATCHWELCOME());

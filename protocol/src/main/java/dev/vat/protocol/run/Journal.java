@@ -87,10 +87,17 @@ public final class Journal implements AutoCloseable {
     public synchronized void write(JournalEntry entry) throws IOException {
         String json = Json.line(entry);
         ByteBuffer line = StandardCharsets.UTF_8.encode(crc(json) + " " + json + "\n");
-        while (line.hasRemaining()) {
-            channel.write(line);
+        long end = channel.size();
+        try {
+            while (line.hasRemaining()) {
+                channel.write(line);
+            }
+            Durable.sync(channel, file);
+        } catch (IOException e) {
+            // Half a line would hide all that is written after it.
+            channel.truncate(end);
+            throw e;
         }
-        Durable.sync(channel, file);
     }
 
     @Override

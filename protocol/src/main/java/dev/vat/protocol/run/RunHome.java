@@ -47,9 +47,14 @@ public final class RunHome {
 
     public static RunHome create(Places places, RunPlan plan) throws IOException {
         RunHome home = new RunHome(places.runs().resolve(plan.run()));
-        Durable.createFolders(home.folder);
-        Durable.write(home.folder.resolve("plan.json"), Json.page(plan));
-        return home;
+        try {
+            Durable.createFolders(home.folder);
+            Durable.write(home.folder.resolve("plan.json"), Json.page(plan));
+            return home;
+        } catch (IOException e) {
+            Durable.deleteTree(home.folder);
+            throw new IOException(WORDS.say("theRunCantBeginNothingCanBeWritten", places.runs(), e.getMessage()), e);
+        }
     }
 
     /** Runs that left something unmade and don't go on, the oldest first. */

@@ -54,7 +54,8 @@ final class OutputPipeline {
     private volatile FileProgress progress;
     private List<RunPart> toMake;
     private volatile boolean over;
-    private volatile boolean full;
+    private final RoomWatch room;
+    private volatile boolean heldUp;
     private long bytes;
     private long busyNanos;
     /** What of it each closed part took. */
@@ -64,8 +65,8 @@ final class OutputPipeline {
      * @param kept parts that an earlier start closed: these aren't made again
      * @param checked whether each frame is decoded again at once; only benchmarks leave it out
      */
-    OutputPipeline(RunPlan plan, RunFile file, Journal journal, List<JournalEntry.PartClosed> kept, boolean checked) {
-        this(plan, file, journal, checked, false);
+    OutputPipeline(RunPlan plan, RunFile file, Journal journal, RoomWatch room, List<JournalEntry.PartClosed> kept, boolean checked) {
+        this(plan, file, journal, room, checked, false);
         kept.forEach(part -> closedParts.put(part.part(), part));
         toMake = file.parts().stream().filter(p -> !closedParts.containsKey(p.index())).toList();
         bytes = kept.stream().mapToLong(JournalEntry.PartClosed::bytes).sum();
@@ -75,11 +76,12 @@ final class OutputPipeline {
     }
 
     /** The first pass over a file that takes two: it leaves notes for the second. */
-    static OutputPipeline firstPass(RunPlan plan, RunFile file, Journal journal) {
-        return new OutputPipeline(plan, file, journal, false, true);
+    static OutputPipeline firstPass(RunPlan plan, RunFile file, Journal journal, RoomWatch room) {
+        return new OutputPipeline(plan, file, journal, room, false, true);
     }
 
-    private OutputPipeline(RunPlan plan, RunFile file, Journal journal, boolean checked, boolean firstPass) {
+    private OutputPipeline(RunPlan plan, RunFile file, Journal journal, RoomWatch room, boolean checked, boolean firstPass) {
+        this.room = room;
         this.firstPass = firstPass;
         this.toMake = file.parts();
         this.plan = plan;
@@ -103,9 +105,9 @@ final class OutputPipeline {
         return firstPass;
     }
 
-    /** Whether it stopped since there was no room left: what it was making is made again when there is some. */
-    boolean isFull() {
-        return full;
+    /** Whether it stopped over something that passes: what it was making is made again then. */
+    boolean isHeldUp() {
+        return heldUp;
     }
 
     /** Takes a share of the picture; waits while the lane is full. */
@@ -183,8 +185,8 @@ final class OutputPipeline {
 
     private void fail(Throwable e) {
         String why = Job.words(e);
-        if (FullDisk.caused(e)) {
-            full = true;
+        if (room.explains(e)) {
+            heldUp = true;
             report(Stage.STOPPED, progress.done(), why);
             return;
         }

@@ -5,22 +5,31 @@ import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.nio.file.FileStore;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Optional;
 
-/** Looks at the room that is left where a run writes: it holds still before there is none, and goes on when there is some again. */
+/**
+ * Looks at where a run writes: it holds still before there is no room left, or while nothing can be written there, and goes on when that is
+ * over.
+ */
 final class RoomWatch {
 
     private static final Words WORDS = Words.of(RoomWatch.class);
 
     /** What encoders and their files still need while nothing more is fed. */
     private static final long RESERVE = 64_000_000;
+    /** What a journal and its receipts need. */
+    private static final long JOURNAL_RESERVE = 1_000_000;
     private static final int SMALL_SHARE = 20;
 
     private final Path folder;
+    private final Path home;
 
-    RoomWatch(Path folder) {
+    /** @param folder that the files go to @param home of the run, with its journal */
+    RoomWatch(Path folder, Path home) {
         this.folder = folder;
+        this.home = home;
     }
 
     /** Why nothing more should be written for now, in words. A folder that is gone counts as no room. */
@@ -30,15 +39,27 @@ final class RoomWatch {
 
     /** Likewise before something large is written at once. @param bytes that it takes */
     Optional<String> shortage(long bytes) {
+        return shortage(folder, RESERVE, bytes).or(() -> shortage(home, JOURNAL_RESERVE, 0));
+    }
+
+    private static Optional<String> shortage(Path where, long most, long bytes) {
         try {
-            FileStore store = Files.getFileStore(folder);
-            long reserve = Math.min(RESERVE, store.getTotalSpace() / SMALL_SHARE);
+            FileStore store = Files.getFileStore(where);
+            long reserve = Math.min(most, store.getTotalSpace() / SMALL_SHARE);
             long free = store.getUsableSpace();
-            return free >= reserve + bytes ? Optional.empty()
-                    : Optional.of(WORDS.say("theDiskIsFullAreLeftAtThe", RoughForecast.bytes(free), folder,
-                            (bytes == 0 ? "" : WORDS.say("areNeededToJoinAFile", RoughForecast.bytes(bytes)))));
+            if (free < reserve + bytes) {
+                return Optional.of(WORDS.say("theDiskIsFullAreLeftAtThe", RoughForecast.bytes(free), where,
+                        (bytes == 0 ? "" : WORDS.say("areNeededToJoinAFile", RoughForecast.bytes(bytes)))));
+            }
+            return Files.isWritable(where) ? Optional.empty() : Optional.of(WORDS.say("nothingCanBeWrittenTo", where));
         } catch (IOException e) {
-            return Optional.of(WORDS.say("theFolderCantBeReachedThe", folder));
+            return Optional.of(WORDS.say("theFolderCantBeReachedThe", where));
         }
+    }
+
+    /** Whether a trouble passes with what stands in the way: what was being written is written again then. */
+    boolean explains(Throwable trouble) {
+        return FullDisk.caused(trouble) || shortage().isPresent()
+                || trouble instanceof NoSuchFileException gone && Path.of(gone.getFile()).startsWith(folder);
     }
 }

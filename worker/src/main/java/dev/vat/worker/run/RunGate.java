@@ -74,6 +74,20 @@ final class RunGate {
         }
     }
 
+    /** After a trouble that passes: before it is tried again, also where nothing is seen to be amiss any more. */
+    void holdAfter(String trouble) throws InterruptedException {
+        long since = System.nanoTime();
+        progress.lacking(trouble);
+        Thread.sleep(HOLD_MILLIS);
+        progress.held(System.nanoTime() - since);
+        lookAgain();
+        holdWithoutRoom();
+    }
+
+    RoomWatch room() {
+        return room;
+    }
+
     /** Waits until there is room for some bytes more. */
     void holdUntil(long bytes) throws InterruptedException {
         long since = System.nanoTime();

@@ -28,6 +28,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.function.LongPredicate;
@@ -54,7 +55,8 @@ public final class Runner {
     private boolean alone;
     private List<OutputPipeline> lanes = List.of();
     private RunProgress progress;
-    private boolean joinAgain;
+    /** Why a file that was to be joined has to be joined again, or null. */
+    private String joinAgain;
     /** What pictures may take: two thirds of the machine's, for it has other things to do. */
     private long memory = ((OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getTotalMemorySize() * 2 / 3;
 
@@ -109,13 +111,12 @@ public final class Runner {
         begin(plan);
         try (FileChannel _ = home.lock().orElseThrow(() -> new IOException(WORDS.say("thisRunGoesOnElsewhereAlready")));
                 Journal journal = home.openJournal()) {
+            gate.lookAgain();
+            gate.holdWithoutRoom();
             journal.write(new JournalEntry.Started(Instant.now().toString(), Durable.sha256(Json.page(plan))));
-            do {
-                gate.lookAgain();
-                gate.holdWithoutRoom();
-                joinAgain = false;
-                makeRest(plan, journal);
-            } while (!gate.isStopped() && (joinAgain || lanes.stream().anyMatch(OutputPipeline::isFull)));
+            for (Optional<String> passes = tried(plan, journal); passes.isPresent() && !gate.isStopped(); passes = tried(plan, journal)) {
+                gate.holdAfter(passes.get());
+            }
             if (!leaving) {
                 journal.write(new JournalEntry.Ended(Instant.now().toString(), gate.isStopped()));
             }
@@ -123,9 +124,24 @@ public final class Runner {
         events.accept(new RunMessage.Ended(0, gate.isStopped(), progress.all()));
     }
 
+    /** Makes what can be made now. @return what kept a file back and passes, in words */
+    private Optional<String> tried(RunPlan plan, Journal journal) throws IOException, InterruptedException {
+        joinAgain = null;
+        try {
+            makeRest(plan, journal);
+        } catch (IOException e) {
+            if (!gate.room().explains(e)) {
+                throw e;
+            }
+            return Optional.of(Job.words(e));
+        }
+        return Optional.ofNullable(joinAgain)
+                .or(() -> lanes.stream().filter(OutputPipeline::isHeldUp).map(l -> l.progress().why()).findFirst());
+    }
+
     private void begin(RunPlan plan) {
         progress = new RunProgress(plan, events);
-        gate.begin(new RoomWatch(Path.of(plan.folder())), progress);
+        gate.begin(new RoomWatch(Path.of(plan.folder()), home.folder()), progress);
     }
 
     private void makeRest(RunPlan plan, Journal journal) throws IOException, InterruptedException {
@@ -149,8 +165,8 @@ public final class Runner {
         } catch (CancellationException _) {
             progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, null));
         } catch (IOException | RuntimeException | Error e) {
-            if (FullDisk.caused(e)) {
-                joinAgain = true;
+            if (gate.room().explains(e)) {
+                joinAgain = Job.words(e);
                 progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, e.getMessage()));
                 return;
             }
@@ -190,10 +206,10 @@ public final class Runner {
                     TakenOver.into(plan, file, state.closed(file.target()), journal);
                     state = RunState.of(home.journal());
                 }
-                OutputPipeline lane = new OutputPipeline(plan, file, journal, kept(plan, file, state), checked);
+                OutputPipeline lane = new OutputPipeline(plan, file, journal, gate.room(), kept(plan, file, state), checked);
                 made.add(lane);
                 if (file.passes() > 1 && !lane.isComplete() && !PartStore.hasNotes(plan, file, state)) {
-                    first.add(OutputPipeline.firstPass(plan, file, journal));
+                    first.add(OutputPipeline.firstPass(plan, file, journal, gate.room()));
                 }
             }
         }
