@@ -4,14 +4,20 @@ import dev.vat.core.product.VatVersion;
 import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
 import dev.vat.protocol.storage.Places;
+import java.io.File;
+import java.nio.file.InvalidPathException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.List;
 import java.util.ResourceBundle;
 import java.util.ServiceLoader;
+import java.util.Set;
+import java.util.TreeSet;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
+import picocli.CommandLine.TypeConversionException;
+import picocli.CommandLine.UnmatchedArgumentException;
 import picocli.CommandLine;
 
 /** The command line. Without a command the window opens. */
@@ -50,6 +56,7 @@ public final class Vat implements Runnable {
     static CommandLine line(Output output) {
         CommandLine line = new CommandLine(new Vat(), factory(output));
         line.setResourceBundle(ResourceBundle.getBundle("dev.vat.cli.usage"));
+        line.registerConverter(Path.class, Vat::path);
         line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setParameterExceptionHandler((e, _) -> wrongUse(output, e));
         line.setExecutionExceptionHandler((e, _, _) -> failure(output, e));
@@ -150,8 +157,33 @@ public final class Vat implements Runnable {
 
     private static int wrongUse(Output output, ParameterException e) {
         String text = e.getMessage().lines().findFirst().orElse(WORDS.say("wrongUse"));
-        output.error(ExitCode.WRONG_USE, WORDS.say("seeVatHelp", text + (text.endsWith(".") ? "" : ".")));
+        text += text.endsWith(".") ? "" : ".";
+        List<String> nearest = e instanceof UnmatchedArgumentException unknown
+                ? Nearest.to(unknown.getUnmatched().getFirst(), names(unknown.getCommandLine())) : List.of();
+        output.error(ExitCode.WRONG_USE, nearest.isEmpty() ? WORDS.say("seeVatHelp", text)
+                : text + WORDS.say("isItThis", String.join(WORDS.say("or"), nearest)));
         return ExitCode.WRONG_USE.code();
+    }
+
+    /** All words that a command knows. */
+    private static Set<String> names(CommandLine command) {
+        Set<String> names = new TreeSet<>(command.getSubcommands().keySet());
+        names.addAll(command.getCommandSpec().optionsMap().keySet());
+        return names;
+    }
+
+    private static Path path(String text) {
+        try {
+            return Path.of(text);
+        } catch (InvalidPathException e) {
+            throw new TypeConversionException(noPath(e, System.getProperty("sun.jnu.encoding", "")));
+        }
+    }
+
+    /** @param characters that the system takes file names for */
+    static String noPath(InvalidPathException e, String characters) {
+        return WORDS.say("cantBeAPath", e.getInput(), e.getReason())
+                + (characters.equalsIgnoreCase("UTF-8") ? "" : WORDS.say("theSystemsCharactersAre", characters));
     }
 
     private static int failure(Output output, Exception e) {
@@ -178,6 +210,6 @@ public final class Vat implements Runnable {
 
     /** Whether the arguments mean the window: none, or nothing but paths to open. */
     public static boolean meansWindow(String... arguments) {
-        return arguments.length == 0 || Arrays.stream(arguments).allMatch(a -> !a.startsWith("-") && Path.of(a).toFile().exists());
+        return arguments.length == 0 || Arrays.stream(arguments).allMatch(a -> !a.startsWith("-") && new File(a).exists());
     }
 }

@@ -9,6 +9,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.io.PrintStream;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
@@ -141,6 +142,23 @@ class CommandsTest extends CommandFrames {
         assertThat(made.err()).contains("Making 2 files");
         assertThat(Shell.run("prove", folder.resolve("out/kite_web.mp4")).out()).contains("kite_web.mp4");
         assertThat(Shell.run("history").out()).contains("kite_web.mp4");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"look PATH --hedaers, --headers", "lok PATH, look", "make PATH --target web-h264 --rtae 25, --rate"})
+    void aMisspeltWordIsAnsweredWithTheNearest(String words, String nearest) {
+        Shell shell = Shell.run((Object[]) words.replace("PATH", folder.toString()).split(" "));
+        assertThat(shell.code()).isEqualTo(2);
+        assertThat(shell.err()).contains("Is it " + nearest).hasLineCount(1);
+    }
+
+    @Test
+    void whatCanBeNoPathIsSaidInWords() {
+        Shell shell = Shell.run("look", "kite\0");
+        assertThat(shell.code()).isEqualTo(2);
+        assertThat(shell.err()).contains("can't be a path here").doesNotContain("java.").hasLineCount(1);
+        assertThat(Vat.noPath(new InvalidPathException("d\u00fcne", "unmappable characters"), "ANSI_X3.4-1968"))
+                .contains("taken as ANSI_X3.4-1968").contains("LC_ALL=C.UTF-8");
     }
 
     @Test
