@@ -4,6 +4,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.document.DocumentFault;
+import dev.vat.core.document.Documents;
 import dev.vat.core.words.Words;
 
 /**
@@ -16,7 +18,7 @@ public record Preset(int version, String name, Deliverable column) {
 
     public static final int VERSION = 1;
     private static final int LONGEST = 80;
-    private static final JsonMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    private static final JsonMapper JSON = Documents.mapper().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     public Preset {
         name = name == null ? "" : name.strip();
@@ -43,18 +45,17 @@ public record Preset(int version, String name, Deliverable column) {
     /** @throws IllegalArgumentException saying in words why the text is no preset */
     public static Preset parse(String text) {
         try {
-            JsonNode tree = JSON.readTree(text);
-            if (tree == null || !tree.isObject() || !tree.path("version").isInt() || !tree.path("column").isObject()) {
+            JsonNode tree = Documents.tree(JSON, text);
+            if (!tree.isObject() || !tree.path("version").isInt() || !tree.path("column").isObject()) {
                 throw new IllegalArgumentException(WORDS.say("thisIsNotAPresetOfVat"));
             }
             if (tree.path("version").asInt() > VERSION) {
                 throw new IllegalArgumentException(
                         WORDS.say("thisPresetIsOfANewerVat", tree.path("version").asInt(), VERSION));
             }
-            return JSON.treeToValue(tree, Preset.class);
-        } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException(WORDS.say("thisIsNotAPresetOfVat2", e.getOriginalMessage().lines().findFirst().orElse("")),
-                    e);
+            return Documents.value(JSON, tree, Preset.class);
+        } catch (DocumentFault e) {
+            throw new IllegalArgumentException(WORDS.say("thisIsNotAPresetOfVat2", e.getMessage()), e);
         }
     }
 }

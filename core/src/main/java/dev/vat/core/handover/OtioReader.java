@@ -3,6 +3,7 @@ package dev.vat.core.handover;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.document.Documents;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.SequencePattern;
@@ -25,7 +26,7 @@ public final class OtioReader {
 
     private static final Words WORDS = Words.of(OtioReader.class);
 
-    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final JsonMapper JSON = Documents.mapper().build();
 
     private OtioReader() {}
 
@@ -40,7 +41,7 @@ public final class OtioReader {
         try {
             root = JSON.readTree(text);
         } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException(WORDS.say("thisIsNoOpenTimelineIOText", e.getOriginalMessage()), e);
+            throw new IllegalArgumentException(WORDS.say("thisIsNoOpenTimelineIOText", Documents.words(e)), e);
         }
         if (root == null || !root.path(OtioWriter.SCHEMA).asText().startsWith("Timeline.")) {
             throw new IllegalArgumentException(WORDS.say("thisIsNoOpenTimelineIOTimeline"));

@@ -4,6 +4,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.document.DocumentFault;
+import dev.vat.core.document.Documents;
 import dev.vat.core.words.Words;
 
 /** A project as the JSON text of a {@code .vat} file, version 1; fields that aren't known are kept. */
@@ -11,7 +13,7 @@ public final class ProjectText {
 
     private static final Words WORDS = Words.of(ProjectText.class);
 
-    private static final JsonMapper JSON = JsonMapper.builder()
+    private static final JsonMapper JSON = Documents.mapper()
             .enable(SerializationFeature.INDENT_OUTPUT)
             .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
             .build();
@@ -29,16 +31,16 @@ public final class ProjectText {
     /** @throws IllegalArgumentException saying in words why the text is no project */
     public static Project read(String text) {
         try {
-            JsonNode tree = JSON.readTree(text);
-            if (tree == null || !tree.isObject() || !tree.path("version").isInt()) {
+            JsonNode tree = Documents.tree(JSON, text);
+            if (!tree.isObject() || !tree.path("version").isInt()) {
                 throw new IllegalArgumentException(WORDS.say("thisIsNotAVatProject"));
             }
             if (tree.path("version").asInt() > Project.VERSION) {
                 throw new IllegalArgumentException(WORDS.say("thisProjectWasSavedByANewer", tree.path("version").asInt(), Project.VERSION));
             }
-            return JSON.treeToValue(tree, Project.class);
-        } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException(WORDS.say("thisIsNotAVatProject2", e.getOriginalMessage()), e);
+            return Documents.value(JSON, tree, Project.class);
+        } catch (DocumentFault e) {
+            throw new IllegalArgumentException(WORDS.say("thisIsNotAVatProject2", e.getMessage()), e);
         }
     }
 }

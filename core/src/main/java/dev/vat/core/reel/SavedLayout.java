@@ -4,6 +4,8 @@ import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.SerializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.document.DocumentFault;
+import dev.vat.core.document.Documents;
 import dev.vat.core.words.Words;
 
 /** A layout that somebody keeps for other sources; it names none and holds no path. */
@@ -13,7 +15,7 @@ public record SavedLayout(int version, Layout layout) {
 
     public static final int VERSION = 1;
     private static final int LONGEST = 80;
-    private static final JsonMapper JSON = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT).build();
+    private static final JsonMapper JSON = Documents.mapper().enable(SerializationFeature.INDENT_OUTPUT).build();
 
     public SavedLayout {
         if (layout.name().length() > LONGEST || layout.name().chars().anyMatch(Character::isISOControl)) {
@@ -38,18 +40,17 @@ public record SavedLayout(int version, Layout layout) {
     /** @throws IllegalArgumentException saying in words why the text is no layout */
     public static SavedLayout parse(String text) {
         try {
-            JsonNode tree = JSON.readTree(text);
-            if (tree == null || !tree.isObject() || !tree.path("version").isInt() || !tree.path("layout").isObject()) {
+            JsonNode tree = Documents.tree(JSON, text);
+            if (!tree.isObject() || !tree.path("version").isInt() || !tree.path("layout").isObject()) {
                 throw new IllegalArgumentException(WORDS.say("thisIsNotALayoutOfVat"));
             }
             if (tree.path("version").asInt() > VERSION) {
                 throw new IllegalArgumentException(
                         WORDS.say("thisLayoutIsOfANewerVat", tree.path("version").asInt(), VERSION));
             }
-            return JSON.treeToValue(tree, SavedLayout.class);
-        } catch (JsonProcessingException e) {
-            throw new IllegalArgumentException(WORDS.say("thisIsNotALayoutOfVat2", e.getOriginalMessage().lines().findFirst().orElse("")),
-                    e);
+            return Documents.value(JSON, tree, SavedLayout.class);
+        } catch (DocumentFault e) {
+            throw new IllegalArgumentException(WORDS.say("thisIsNotALayoutOfVat2", e.getMessage()), e);
         }
     }
 }

@@ -34,7 +34,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 class ProjectTextTest {
 
-    private static Project full() {
+    /** With something of everything. */
+    static Project full() {
         Project project = Edits
                 .bringIn(List.of(Frames.good("sh010", 1001, 1096).sequence().location(), Frames.good("sh020", 1, 64).sequence().location()),
                         Edits.Layout.ONE_PROGRAMME)
@@ -56,6 +57,14 @@ class ProjectTextTest {
 
     @Test
     void everythingOfAReelComesBack() {
+        Project project = everything();
+        assertThat(ProjectText.read(ProjectText.write(project))).isEqualTo(project);
+        assertThat(project.currentReel().orElseThrow().items().getLast().earlier()).isEqualTo("s2");
+        assertThat(ProjectText.write(full())).as("what is plain isn't written").doesNotContain("playing").doesNotContain("sounds")
+                .doesNotContain("joint");
+    }
+
+    static Project everything() {
         Project project = Edits.bringIn(List.of(Location.ofFile(Path.of("/kite/bells.wav"))), Edits.Layout.ONE_PROGRAMME).apply(full());
         Playing playing = Playing.PLAIN.withReversed(true).withSpeed(Rational.of(2, 3)).withConform(Conform.BLEND).withHead(2).withTail(3)
                 .withHold(1010, 4);
@@ -71,10 +80,7 @@ class ProjectTextTest {
                 ReelEdits.addSound("s3"), ReelEdits.changeSound(0, sound))) {
             project = edit.apply(project);
         }
-        assertThat(ProjectText.read(ProjectText.write(project))).isEqualTo(project);
-        assertThat(project.currentReel().orElseThrow().items().getLast().earlier()).isEqualTo("s2");
-        assertThat(ProjectText.write(full())).as("what is plain isn't written").doesNotContain("playing").doesNotContain("sounds")
-                .doesNotContain("joint");
+        return project;
     }
 
     @Test

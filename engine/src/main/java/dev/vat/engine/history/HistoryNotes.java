@@ -1,11 +1,7 @@
 package dev.vat.engine.history;
 
-import dev.vat.protocol.storage.Durable;
-import dev.vat.protocol.storage.Json;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.Map;
@@ -16,10 +12,10 @@ public final class HistoryNotes {
     /** @param when UTC, ISO 8601 */
     private record Line(String sha256, String note, String when) {}
 
-    private final Path file;
+    private final JsonLines<Line> lines;
 
     private HistoryNotes(Path file) {
-        this.file = file;
+        lines = new JsonLines<>(file, Line.class);
     }
 
     /** @param history the file of the history that they belong to */
@@ -29,21 +25,13 @@ public final class HistoryNotes {
 
     /** @param note empty to take it away */
     public void put(String sha256, String note) throws IOException {
-        Durable.createFolders(file.getParent());
-        Files.writeString(file, Json.line(new Line(sha256, note.strip(), Instant.now().toString())) + "\n", StandardOpenOption.CREATE,
-                StandardOpenOption.APPEND);
-        Durable.sync(file);
+        lines.add(new Line(sha256, note.strip(), Instant.now().toString()));
     }
 
     /** By fingerprint; files of which nothing is noted aren't among them. */
     public Map<String, String> all() throws IOException {
         Map<String, String> notes = new HashMap<>();
-        if (Files.exists(file)) {
-            for (String text : Files.readAllLines(file)) {
-                Line line = Json.MAPPER.readValue(text, Line.class);
-                notes.put(line.sha256(), line.note());
-            }
-        }
+        lines.all().forEach(line -> notes.put(line.sha256(), line.note()));
         notes.values().removeIf(String::isEmpty);
         return notes;
     }

@@ -7,12 +7,8 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.RunSource;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
-import dev.vat.protocol.storage.Json;
 import java.io.IOException;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardOpenOption;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -51,10 +47,10 @@ public final class HistoryStore {
         }
     }
 
-    private final Path file;
+    private final JsonLines<Entry> lines;
 
     private HistoryStore(Path file) {
-        this.file = file;
+        lines = new JsonLines<>(file, Entry.class);
     }
 
     public static HistoryStore at(Path file) {
@@ -67,29 +63,17 @@ public final class HistoryStore {
      * @param project that it was made of, as text, or null
      */
     public void add(RunPlan plan, String project, Path delivered) throws IOException {
-        Durable.createFolders(file.getParent());
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(delivered));
         if (holds(delivered, receipt.sha256())) {
             return;
         }
-        Files.writeString(file, Json.line(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(),
-                receipt.project(), receipt.reel(), receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps(),
-                project))
-                + "\n", StandardOpenOption.CREATE, StandardOpenOption.APPEND);
-        Durable.sync(file);
+        lines.add(new Entry(receipt.made(), delivered.toString(), receipt.sha256(), receipt.target(), receipt.project(), receipt.reel(),
+                receipt.run(), receipt.proven(), receipt.planned().frames(), plan.withoutStamps(), project));
     }
 
     /** Each line holds a whole plan: only those are understood that can be meant. */
     private boolean holds(Path delivered, String sha256) throws IOException {
-        if (!Files.exists(file)) {
-            return false;
-        }
-        for (String line : Files.readAllLines(file)) {
-            if (line.contains(sha256) && Json.MAPPER.readValue(line, Entry.class).path().equals(delivered.toString())) {
-                return true;
-            }
-        }
-        return false;
+        return lines.all(line -> line.contains(sha256)).stream().anyMatch(e -> e.path().equals(delivered.toString()));
     }
 
     /** What is known of a file by its bytes, wherever it lies and whatever it is called now. */
@@ -100,13 +84,6 @@ public final class HistoryStore {
 
     /** The oldest first. */
     public List<Entry> entries() throws IOException {
-        if (!Files.exists(file)) {
-            return List.of();
-        }
-        List<Entry> entries = new ArrayList<>();
-        for (String line : Files.readAllLines(file)) {
-            entries.add(Json.MAPPER.readValue(line, Entry.class));
-        }
-        return entries;
+        return lines.all();
     }
 }

@@ -2,6 +2,7 @@ package dev.vat.engine.queue;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.type.TypeReference;
+import dev.vat.core.document.Documents;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.words.Words;
@@ -55,7 +56,7 @@ public final class RunQueue {
         } catch (NoSuchFileException _) {
             return List.of();
         } catch (JsonProcessingException e) {
-            throw new IOException(WORDS.say("theQueueCantBeUnderstood", file, e.getOriginalMessage()), e);
+            throw new IOException(WORDS.say("theQueueCantBeUnderstood", file, Documents.words(e)), e);
         }
     }
 

@@ -13,6 +13,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -49,6 +50,17 @@ class HistoryStoreTest {
         assertThat(entry.sha256()).isEqualTo(Durable.sha256(folder.resolve("b.mp4")));
         assertThat(entry.plan()).as("enough to make it anew").isEqualTo(plan.withoutStamps());
         assertThat(entry.frames()).isEqualTo(2);
+    }
+
+    @Test
+    void aSpoiltLineHidesNoneOfTheOthers() throws IOException {
+        RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 2, false), folder, List.of("web-h264"));
+        Path lines = folder.resolve("data/history.jsonl");
+        HistoryStore history = HistoryStore.at(lines);
+        history.add(plan, null, delivered(plan, "a.mp4"));
+        Files.write(lines, new byte[] {'{', '"', (byte) 0xff}, StandardOpenOption.APPEND);
+        history.add(plan, null, delivered(plan, "b.mp4"));
+        assertThat(history.entries()).extracting(e -> Path.of(e.path()).getFileName().toString()).containsExactly("a.mp4", "b.mp4");
     }
 
     @Test

@@ -1,6 +1,7 @@
 package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.document.Documents;
 import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Json;
@@ -53,7 +54,7 @@ public final class Journal implements AutoCloseable {
                 try {
                     entries.add(Json.MAPPER.readValue(line.substring(9), JournalEntry.class));
                 } catch (JsonProcessingException e) {
-                    throw new IOException(WORDS.say("theJournalWasWrittenByAnother", file, e.getOriginalMessage()), e);
+                    throw new IOException(WORDS.say("theJournalWasWrittenByAnother", file, Documents.words(e)), e);
                 }
             }
         }

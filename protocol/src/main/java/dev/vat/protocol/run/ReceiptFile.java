@@ -1,6 +1,7 @@
 package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.document.Documents;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.words.Words;
 import dev.vat.protocol.storage.Json;
@@ -25,7 +26,7 @@ public final class ReceiptFile {
         try {
             return Json.MAPPER.readValue(Files.readString(receiptFile), Receipt.class);
         } catch (JsonProcessingException e) {
-            throw new IOException(WORDS.say("theReceiptCantBeUnderstood", receiptFile.getFileName(), e.getOriginalMessage()), e);
+            throw new IOException(WORDS.say("theReceiptCantBeUnderstood", receiptFile.getFileName(), Documents.words(e)), e);
         }
     }
 }

@@ -1,6 +1,7 @@
 package dev.vat.protocol.run;
 
 import com.fasterxml.jackson.core.JsonProcessingException;
+import dev.vat.core.document.Documents;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ProjectText;
 import dev.vat.core.run.RunFile;
@@ -120,7 +121,7 @@ public final class RunHome {
             }
             return plan;
         } catch (JsonProcessingException e) {
-            throw new IOException(WORDS.say("thePlanOfRunCantBeRead", folder.getFileName(), e.getOriginalMessage()), e);
+            throw new IOException(WORDS.say("thePlanOfRunCantBeRead", folder.getFileName(), Documents.words(e)), e);
         }
     }
 

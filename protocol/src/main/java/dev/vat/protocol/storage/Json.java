@@ -3,11 +3,12 @@ package dev.vat.protocol.storage;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.databind.DeserializationFeature;
 import com.fasterxml.jackson.databind.json.JsonMapper;
+import dev.vat.core.document.Documents;
 
 /** How plans, journals, receipts and messages are put into JSON: fields that aren't known are passed over. */
 public final class Json {
 
-    public static final JsonMapper MAPPER = JsonMapper.builder()
+    public static final JsonMapper MAPPER = Documents.mapper()
             .disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
             .build();
 
