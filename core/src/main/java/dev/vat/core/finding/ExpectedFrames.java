@@ -24,6 +24,9 @@ public final class ExpectedFrames {
 
     /** @param reading of the source where it is used @param relatives among which it may have kin */
     public static List<Finding> of(Source source, Reading reading, Sequence sequence, Relatives relatives) {
+        if (sequence.pattern().isSingle()) {
+            return List.of();
+        }
         List<Finding> found = new ArrayList<>();
         boolean open = reading.range() == null && reading.expected() == null;
         if (open) {
@@ -40,10 +43,10 @@ public final class ExpectedFrames {
     }
 
     private static Finding strays(Source source, Sequence sequence, Strays strays) {
-        String pattern = sequence.pattern().number(strays.frames().first());
+        String first = sequence.pattern().number(strays.frames().first());
         return Finding
                 .of("numbers-apart", source.reading().gap() == GapPolicy.REFUSE ? Severity.BLOCKER : Severity.WARNING,
-                        WORDS.say("lieApart", sequence.name(), strays.frames(), pattern, sequence.pattern().number(strays.like())))
+                        WORDS.say("lieApart", sequence.name(), strays.frames(), first, sequence.pattern().number(strays.like())))
                 .aboutSource(source.id())
                 .withRemedies(new Remedy.Apply(WORDS.say("takeAlone", strays.others()), SourceEdits.setRange(source.id(), strays.others())),
                         new Remedy.Apply(WORDS.say("expectAll", sequence.range()),

@@ -3,6 +3,7 @@ package dev.vat.core.resolved;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Kin;
+import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import java.util.Comparator;
 import java.util.List;
@@ -18,10 +19,10 @@ import java.util.Optional;
  */
 public record Relatives(List<Source> sources, Map<String, FrameTable> tables) {
 
-    /** The frames that a source's kin have, if there are any: what it should have as well. */
+    /** The frames that a source's kin have, if there are any: what it should have as well. Frames of movies are counted otherwise. */
     public Optional<FrameRange> expected(Source source) {
         return kin(source).flatMap(k -> others(k, source).stream().map(s -> tables.get(s.id())).filter(Objects::nonNull)
-                .map(t -> t.sequence().range()).max(Comparator.comparingLong(FrameRange::count)));
+                .map(FrameTable::sequence).filter(s -> !s.pattern().isSingle()).map(Sequence::range).max(Comparator.comparingLong(FrameRange::count)));
     }
 
     /** Other versions of a source, by their names; only those whose frames were found. */

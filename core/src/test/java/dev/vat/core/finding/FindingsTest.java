@@ -27,8 +27,10 @@ import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
+import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -103,6 +105,9 @@ class FindingsTest {
         Case kin = new Case(Frames.good("kite_haze", 1, 30).table(), Frames.good("kite_sand", 1, 40).table());
         assertThat(kin.one(ExpectedFrames.FEWER_THAN_KIN).text()).contains("1-30").contains("1-40");
         assertThat(kin.mend(ExpectedFrames.FEWER_THAN_KIN, 0).one("frames-wanted").text()).contains("0031-0040");
+        FrameTable movie = FrameTable.unchecked(Sequence.ofMovie(Path.of("/frames"), "kite_sand.mov", 40, 1, 1));
+        assertThat(new Case(Frames.good("kite_haze", 1, 30).table(), movie).find().all()).as("counted from 0").extracting(Finding::id)
+                .doesNotContain(ExpectedFrames.FEWER_THAN_KIN);
     }
 
     @Test
