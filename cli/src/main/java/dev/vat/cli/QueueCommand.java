@@ -5,11 +5,15 @@ import dev.vat.core.words.Words;
 import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
+import dev.vat.engine.storage.FolderRule;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.run.RunHome;
+import dev.vat.protocol.run.RunState;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
@@ -77,7 +81,7 @@ final class QueueCommand implements Callable<Integer> {
         return ExitCode.PROVEN.code();
     }
 
-    private void list(List<Waiting> entries) {
+    private void list(List<Waiting> entries) throws IOException {
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         for (Waiting waiting : entries) {
             Optional<String> reason = waiting.isBegun() ? Optional.empty()
@@ -85,12 +89,26 @@ final class QueueCommand implements Callable<Integer> {
                             .or(() -> waiting.whenComplete() ? Optional.of(WORDS.say("whenItsFramesAreComplete")) : Optional.empty());
             // An id for programs in every language, unless a reason is given.
             String state = waiting.isBegun() ? "begun" : "ready";
-            output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", reason.orElse(state));
-            output.answer(waiting.id() + "  " + waiting.title() + "  (" + reason.orElseGet(() -> WORDS.say(state)) + ")");
+            Optional<RunState.Reached> reached = reached(waiting);
+            String folder = FolderRule.USUAL.folderOf(RunQueue.project(waiting)).toString();
+            output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", reason.orElse(state), "folder", folder, "frames",
+                    reached.map(RunState.Reached::frames).orElse(0L), "of", reached.map(RunState.Reached::of).orElse(null));
+            output.answer(WORDS.say("line", waiting.id(), waiting.title(), reached.map(r -> WORDS.say("framesOf", r.frames(), r.of()))
+                    .or(() -> reason).orElseGet(() -> WORDS.say(state)), folder));
         }
         if (entries.isEmpty()) {
             output.say(WORDS.say("nothingIsToBeMadeLater"));
         }
+    }
+
+    /** How far the run is that it became, if that is still there. */
+    private Optional<RunState.Reached> reached(Waiting waiting) throws IOException {
+        Path home = places.runs().resolve(waiting.isBegun() ? waiting.run() : waiting.id());
+        if (!waiting.isBegun() || !Files.exists(home)) {
+            return Optional.empty();
+        }
+        RunHome run = RunHome.at(home);
+        return RunState.of(run.journal()).reached(run.plan());
     }
 
     /** Makes one after the other until none is left but what is held; the worst exit code of all. */

@@ -282,6 +282,8 @@ class CommandsTest extends CommandFrames {
                 .code()).isZero();
         assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--after", "q8").code()).isEqualTo(2);
         assertThat(Shell.run("queue", "--json").out()).contains("\"id\":\"q1\"").contains("ready").contains("after q1");
+        assertThat(Shell.run("queue").out().lines().findFirst().orElseThrow()).startsWith("q1  ").contains("ready")
+                .endsWith(out.toString());
         assertThat(Shell.run("queue", "hold").code()).isEqualTo(2);
         assertThat(Shell.run("queue", "hold", "q9").code()).isEqualTo(2);
         Shell worked = Shell.run("queue", "work", "--json");

@@ -22,7 +22,8 @@ public record Relatives(List<Source> sources, Map<String, FrameTable> tables) {
     /** The frames that a source's kin have, if there are any: what it should have as well. Frames of movies are counted otherwise. */
     public Optional<FrameRange> expected(Source source) {
         return kin(source).flatMap(k -> others(k, source).stream().map(s -> tables.get(s.id())).filter(Objects::nonNull)
-                .map(FrameTable::sequence).filter(s -> !s.pattern().isSingle()).map(Sequence::range).max(Comparator.comparingLong(FrameRange::count)));
+                .map(FrameTable::sequence).filter(s -> !s.pattern().isSingle()).map(Sequence::range)
+                .max(Comparator.comparingLong(FrameRange::count)));
     }
 
     /** Other versions of a source, by their names; only those whose frames were found. */

@@ -3,6 +3,8 @@ package dev.vat.protocol.run;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.run.RunPlan;
+import dev.vat.engine.KiteFrames;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -95,5 +97,17 @@ class JournalTest {
             }
         }
         assertThat(Journal.read(file)).hasSize(100).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void aRunIsAsFarAsTheFileThatLacksMost() throws IOException {
+        RunPlan plan = KiteFrames.plan(KiteFrames.png(folder.resolve("frames"), "kite", 1, 24, false), folder,
+                List.of("web-h264", "edit-prores-hq"));
+        JournalEntry ten = new JournalEntry.PartClosed("edit-prores-hq", 0, 0, 10, 1, "ff", List.of());
+        JournalEntry all = new JournalEntry.PartClosed("web-h264", 0, 0, 24, 1, "ff", List.of());
+        JournalEntry delivered = new JournalEntry.Delivered("edit-prores-hq", "kite.mov");
+        assertThat(RunState.of(List.of(all)).reached(plan)).contains(new RunState.Reached(0, 24));
+        assertThat(RunState.of(List.of(all, ten)).reached(plan)).contains(new RunState.Reached(10, 24));
+        assertThat(RunState.of(List.of(all, ten, delivered)).reached(plan)).contains(new RunState.Reached(24, 24));
     }
 }

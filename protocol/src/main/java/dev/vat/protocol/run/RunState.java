@@ -3,6 +3,7 @@ package dev.vat.protocol.run;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -89,6 +90,16 @@ public final class RunState {
 
     public boolean isFirstPassed(String target) {
         return firstPassed.contains(target);
+    }
+
+    /** How far a run is. @param frames that are closed @param of all of its file's */
+    public record Reached(long frames, long of) {}
+
+    /** Of the file that lacks most; empty if all are delivered. */
+    public Optional<Reached> reached(RunPlan plan) {
+        return files(plan).stream().filter(f -> !delivered.containsKey(f.target()))
+                .map(f -> new Reached(closed(f.target()).stream().mapToLong(JournalEntry.PartClosed::frames).sum(), f.expected().frames()))
+                .min(Comparator.comparingDouble(r -> (double) r.frames() / r.of()));
     }
 
     /** The files that aren't delivered, in the plan's order. */
