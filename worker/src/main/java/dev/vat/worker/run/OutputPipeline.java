@@ -187,7 +187,7 @@ final class OutputPipeline {
         String why = Job.words(e);
         if (room.explains(e)) {
             heldUp = true;
-            report(Stage.STOPPED, progress.done(), why);
+            report(Stage.STOPPED, progress.done(), room.words(e));
             return;
         }
         report(Stage.FAILED, progress.done(), why);

@@ -48,13 +48,23 @@ final class RoomWatch {
             long reserve = Math.min(most, store.getTotalSpace() / SMALL_SHARE);
             long free = store.getUsableSpace();
             if (free < reserve + bytes) {
-                return Optional.of(WORDS.say("theDiskIsFullAreLeftAtThe", RoughForecast.bytes(free), where,
-                        (bytes == 0 ? "" : WORDS.say("areNeededToJoinAFile", RoughForecast.bytes(bytes)))));
+                return Optional.of(full(where, free, bytes));
             }
             return Files.isWritable(where) ? Optional.empty() : Optional.of(WORDS.say("nothingCanBeWrittenTo", where));
         } catch (IOException e) {
             return Optional.of(WORDS.say("theFolderCantBeReachedThe", where));
         }
+    }
+
+    private static String full(Path where, long free, long bytes) {
+        return WORDS.say("theDiskIsFullAreLeftAtThe", RoughForecast.bytes(free), where,
+                (bytes == 0 ? "" : WORDS.say("areNeededToJoinAFile", RoughForecast.bytes(bytes))));
+    }
+
+    /** What stands in the way, after a trouble that passes with it; it may be over already. */
+    String words(Throwable trouble) {
+        return shortage().orElseGet(() -> FullDisk.caused(trouble) ? full(folder, folder.toFile().getUsableSpace(), 0)
+                : WORDS.say("nothingCanBeWrittenTo", folder));
     }
 
     /** Whether a trouble passes with what stands in the way: what was being written is written again then. */

@@ -133,7 +133,7 @@ public final class Runner {
             if (!gate.room().explains(e)) {
                 throw e;
             }
-            return Optional.of(Job.words(e));
+            return Optional.of(gate.room().words(e));
         }
         return Optional.ofNullable(joinAgain)
                 .or(() -> lanes.stream().filter(OutputPipeline::isHeldUp).map(l -> l.progress().why()).findFirst());
@@ -166,7 +166,7 @@ public final class Runner {
             progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, null));
         } catch (IOException | RuntimeException | Error e) {
             if (gate.room().explains(e)) {
-                joinAgain = Job.words(e);
+                joinAgain = gate.room().words(e);
                 progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, e.getMessage()));
                 return;
             }
