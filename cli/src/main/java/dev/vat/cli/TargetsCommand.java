@@ -88,8 +88,12 @@ final class TargetsCommand implements Callable<Integer> {
         } catch (IllegalArgumentException e) {
             throw new CommandFailure(ExitCode.WRONG_USE, e.getMessage());
         }
+        List<String> left = Wish.notUnderstood(wish);
+        if (!left.isEmpty()) {
+            output.say(WORDS.say("notUnderstood", String.join(", ", left)));
+        }
         if (json) {
-            output.document(Map.of("wishes", answer.wishes().stream().map(Wish::words).toList(), "targets",
+            output.document(Map.of("notUnderstood", left, "wishes", answer.wishes().stream().map(Wish::words).toList(), "targets",
                     answer.meeting().stream().map(TargetsCommand::describe).toList(),
                     "obstacles", answer.obstacles(), "nearest", answer.nearest().stream().map(n -> describe(n.target())).toList()));
             return ExitCode.PROVEN.code();

@@ -67,6 +67,12 @@ public enum Wish {
         return wishes;
     }
 
+    /** What of some wishes says nothing that a target could meet, each as it was written; it isn't passed over in silence. */
+    public static List<String> notUnderstood(String text) {
+        return Arrays.stream(text.split("[,;&]|\\band\\b")).map(String::strip).filter(part -> !part.isEmpty())
+                .filter(part -> Arrays.stream(values()).noneMatch(w -> w.said.matcher(part.toLowerCase(Locale.ROOT)).find())).toList();
+    }
+
     /** A target that doesn't meet every wish, and which it doesn't. */
     public record Near(Target target, List<Wish> lacks) {
         public String words() {

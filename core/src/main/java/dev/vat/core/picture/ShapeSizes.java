@@ -52,12 +52,13 @@ public final class ShapeSizes {
                 .sorted(Comparator.comparingDouble(c -> Math.abs(c.off))).toList();
     }
 
-    /** {@code 2.39}, {@code 2,39}, {@code 16:9}, {@code 4/3}. */
+    /** {@code 2.39}, {@code 2,39}, {@code 2.39:1}, {@code 16:9}, {@code 4/3}. */
     public static Rational parse(String text) {
         String plain = text.strip().replace(',', '.');
         try {
-            return plain.contains(":") ? PixelAspect.parse(plain).ratio() : Rational.parse(plain);
-        } catch (IllegalArgumentException e) {
+            String[] sides = plain.split(":", -1);
+            return sides.length == 2 ? Rational.parse(sides[0]).dividedBy(Rational.parse(sides[1])) : Rational.parse(plain);
+        } catch (IllegalArgumentException | ArithmeticException e) {
             throw new IllegalArgumentException(WORDS.say("isNotAShapeWrite239Or16", text), e);
         }
     }

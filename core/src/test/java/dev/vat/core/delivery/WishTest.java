@@ -38,6 +38,12 @@ class WishTest {
         assertThat(answer.nearest().getFirst().words()).contains("all but that it ");
     }
 
+    @ParameterizedTest
+    @CsvSource(delimiter = '|', value = {"720p, small | 720p", "alpha and 4 GB at most | 4 GB at most", "small; plays in browsers |"})
+    void whatIsLeftOverIsSaidToo(String text, String left) {
+        assertThat(String.join(", ", Wish.notUnderstood(text))).isEqualTo(left == null ? "" : left);
+    }
+
     @Test
     void whatIsntUnderstoodIsSaid() {
         assertThatIllegalArgumentException().isThrownBy(() -> Wish.parse("mauve")).withMessageContaining("'mauve' says nothing")

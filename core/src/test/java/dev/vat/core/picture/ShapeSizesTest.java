@@ -13,6 +13,7 @@ class ShapeSizesTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', value = {
         "2.39 | 1920 | 1:1   | 1920x804 -0.08; 1920x802 +0.17; 1920x800 +0.42",
+        "2.39:1 | 1920 | 1:1 | 1920x804 -0.08; 1920x802 +0.17; 1920x800 +0.42",
         "2,39 | 2048 | 1:1   | 2048x856 +0.11; 2048x858 -0.13; 2048x864 -0.82",
         "16:9 | 1920 | 1:1   | 1920x1080 +0.00",
         "16:9 | 1366 | 1:1   | 1366x768 +0.05; 1366x770 -0.21",
@@ -28,6 +29,7 @@ class ShapeSizesTest {
     @Test
     void whatIsNoShapeIsNamed() {
         assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.parse("wide")).withMessageContaining("'wide'");
+        assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.parse("16:0")).withMessageContaining("'16:0'");
         assertThatIllegalArgumentException().isThrownBy(() -> ShapeSizes.at(ShapeSizes.parse("0"), 1920, PixelAspect.SQUARE))
                 .withMessageContaining("above 0");
     }

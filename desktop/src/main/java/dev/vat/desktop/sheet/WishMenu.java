@@ -5,6 +5,7 @@ import dev.vat.core.delivery.Wish;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Menus;
+import java.util.List;
 import java.util.function.Consumer;
 import javafx.scene.Node;
 import javafx.scene.control.ContextMenu;
@@ -48,6 +49,10 @@ final class WishMenu {
         } catch (IllegalArgumentException e) {
             menu.getItems().add(said(e.getMessage()));
             return;
+        }
+        List<String> left = Wish.notUnderstood(text);
+        if (!left.isEmpty()) {
+            menu.getItems().add(said(WORDS.say("notUnderstood", String.join(", ", left))));
         }
         answer.obstacles().forEach(obstacle -> menu.getItems().add(said(obstacle)));
         if (!answer.nearest().isEmpty()) {
