@@ -162,7 +162,7 @@ final class MakeCommand implements Callable<Integer> {
         }
         Instant when = at == null ? null : parse(at, text -> StartTime.parse(text, ZonedDateTime.now()));
         try {
-            Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, after, whenComplete));
+            Waiting waiting = RunQueue.of(places).add(project, new RunQueue.Terms(false, when, RunQueue.id(after), whenComplete));
             output.event("queued", "id", waiting.id(), "title", waiting.title());
             output.answer(WORDS.say("inTheQueueAsItIsMadeByThe", waiting.id(), waiting.title()));
             return ExitCode.PROVEN.code();

@@ -57,6 +57,7 @@ final class QueueCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         RunQueue queue = RunQueue.of(places);
+        id = RunQueue.id(id);
         if (act != Act.LIST && act != Act.WORK && id == null) {
             throw new CommandFailure(ExitCode.WRONG_USE,
                     WORDS.say("sayWhich", queue.entries().stream().map(Waiting::id).collect(Collectors.joining(", "))));

@@ -278,7 +278,7 @@ class CommandsTest extends CommandFrames {
         assertThat(put.code()).isZero();
         assertThat(put.out()).contains("\"event\":\"queued\"").contains("\"id\":\"q1\"");
         assertThat(Shell
-                .run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--out", out.toString(), "--after", "q1", "--json")
+                .run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--out", out.toString(), "--after", "1", "--json")
                 .code()).isZero();
         assertThat(Shell.run("make", frames.toString(), "--target", "web-h264", "--rate", "25", "--after", "q8").code()).isEqualTo(2);
         assertThat(Shell.run("queue", "--json").out()).contains("\"id\":\"q1\"").contains("ready").contains("after q1");
@@ -286,6 +286,8 @@ class CommandsTest extends CommandFrames {
                 .endsWith(out.toString());
         assertThat(Shell.run("queue", "hold").code()).isEqualTo(2);
         assertThat(Shell.run("queue", "hold", "q9").code()).isEqualTo(2);
+        assertThat(Shell.run("queue", "hold", "2").out()).contains("(held)");
+        assertThat(Shell.run("queue", "release", "2").out()).doesNotContain("(held)");
         Shell worked = Shell.run("queue", "work", "--json");
         assertThat(worked.code()).as(worked.err()).isZero();
         assertThat(names(out)).containsExactly("kite_edit.mov", "kite_edit.mov.receipt.json", "kite_web.mp4", "kite_web.mp4.receipt.json");

@@ -34,6 +34,8 @@ public final class RunQueue {
     private static final Words WORDS = Words.of(RunQueue.class);
 
     private static final Object HERE = new Object();
+    /** What ids begin with. */
+    private static final String PREFIX = "q";
 
     private final Path file;
     private final Path lock;
@@ -83,13 +85,18 @@ public final class RunQueue {
         return added[0];
     }
 
+    /** The id that somebody means by {@code q4} or {@code 4}, or null for null. */
+    public static String id(String said) {
+        return said != null && said.matches("\\d+") ? PREFIX + said : said;
+    }
+
     private static String freeId(List<Waiting> entries) {
         Set<String> taken = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         int number = 1;
-        while (taken.contains("q" + number)) {
+        while (taken.contains(PREFIX + number)) {
             number++;
         }
-        return "q" + number;
+        return PREFIX + number;
     }
 
     /** Replaces one by what {@code how} makes of it. @throws IllegalArgumentException if there is none of that id */
