@@ -13,7 +13,6 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.picture.Stated;
 import dev.vat.core.project.DeliverableEdits;
-import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.ReelEdits;
@@ -21,20 +20,16 @@ import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
-import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameCheck;
 import dev.vat.core.source.FrameState;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.GapPolicy;
-import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
 class FindingsTest {
@@ -75,39 +70,6 @@ class FindingsTest {
         assertThat(finding.remedies().getFirst()).isEqualTo(new Remedy.CopyText("Copy ranges", "0005-0006, 0009"));
         assertThat(holes.mend("frames-wanted", 1).find().mayRun()).isTrue();
         assertThat(holes.one("frames-filled").text()).contains("the previous frame is held at 0005-0006, 0009");
-    }
-
-    @Test
-    void numbersInStepsPlayTooFastUntilSomebodySaysHowTheyPlay() {
-        Case steps = new Case(Frames.good("a", 1, 13).without(2, 3, 4, 6, 7, 8, 10, 11, 12).table());
-        assertThat(steps.one("numbers-in-steps").text()).contains("steps of 4");
-        assertThat(steps.find().mayRun()).isTrue();
-        Edit asFound = SourceEdits.setCadence("s1", Cadence.PLAIN);
-        assertThat(steps.mend("numbers-in-steps", 0).plays()).as("each shown for four").isEqualTo(16);
-        assertThat(steps.find().all()).extracting(Finding::id).doesNotContain("numbers-in-steps");
-        assertThat(steps.edit(asFound).mend("numbers-in-steps", 1).plays()).as("four times as fast").isEqualTo(4);
-        assertThat(steps.find().all()).extracting(Finding::id).doesNotContain("numbers-in-steps");
-        assertThat(steps.edit(asFound).mend("numbers-in-steps", 2).one("frames-wanted").text()).contains("0002-0004, 0006-0008, 0010-0012");
-    }
-
-    @Test
-    void framesADigitApartBlockUntilSomebodySaysWhatTheyAre() {
-        FrameTable table = Frames.good("a", 1, 190).without(LongStream.rangeClosed(81, 180).toArray()).table();
-        Case strays = new Case(table);
-        assertThat(strays.one("numbers-apart").text()).contains("181-190").contains("0181 instead of 0081");
-        assertThat(strays.find().mayRun()).isFalse();
-        assertThat(strays.mend("numbers-apart", 0).find().mayRun()).isTrue();
-        assertThat(new Case(table).mend("numbers-apart", 1).one("frames-wanted").text()).contains("0081-0180");
-    }
-
-    @Test
-    void fewerFramesThanItsKinAreSaid() {
-        Case kin = new Case(Frames.good("kite_haze", 1, 30).table(), Frames.good("kite_sand", 1, 40).table());
-        assertThat(kin.one(ExpectedFrames.FEWER_THAN_KIN).text()).contains("1-30").contains("1-40");
-        assertThat(kin.mend(ExpectedFrames.FEWER_THAN_KIN, 0).one("frames-wanted").text()).contains("0031-0040");
-        FrameTable movie = FrameTable.unchecked(Sequence.ofMovie(Path.of("/frames"), "kite_sand.mov", 40, 1, 1));
-        assertThat(new Case(Frames.good("kite_haze", 1, 30).table(), movie).find().all()).as("counted from 0").extracting(Finding::id)
-                .doesNotContain(ExpectedFrames.FEWER_THAN_KIN);
     }
 
     @Test

@@ -69,7 +69,7 @@ class WrongProjectTest {
         "\"gap\" : \"card\"|\"gap\" : \"kite\"|sources[1].reading.gap: \"kite\", where one of refuse, hold",
         "\"rate\" : \"24000/1001\"|\"rate\" : []|rate: a list",
         "\"keepLength\" : false|\"keepLength\" : {}|keepLength: an object, where true or false is expected",
-        "\"target\" : \"web-h264\",|\"target\" : \"web-h264\", \"control\" : { \"by\" : \"kite\" },|there is no kind kite; there are profile, constant-quality"})
+        "\"target\" : \"web-h264\",|\"target\" : \"web-h264\", \"control\" : { \"by\" : \"kite\" },|no kind kite; there are profile"})
     void thePlaceAndWhatIsAllowedThereAreNamed(String from, String to, String words) {
         String text = ProjectText.write(ProjectTextTest.full());
         assertThat(text).contains(from);

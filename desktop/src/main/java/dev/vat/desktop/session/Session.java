@@ -6,7 +6,6 @@ import dev.vat.core.project.Edit;
 import dev.vat.core.project.EditHistory;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
-import dev.vat.core.resolved.Relatives;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.storage.LayoutStore;
@@ -122,11 +121,6 @@ public final class Session implements AutoCloseable {
 
     public Viewer viewer() {
         return viewer;
-    }
-
-    /** What belongs together among the sources of the project. */
-    public Relatives relatives() {
-        return new Relatives(project().sources(), watch().tables());
     }
 
     public Watch watch() {

@@ -18,6 +18,7 @@ import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.ReelEntry;
+import dev.vat.core.resolved.Relatives;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.time.FrameRange;
@@ -273,7 +274,7 @@ final class ItemGroups {
 
     private HBox versions(ReelEntry entry) {
         List<Node> values = new ArrayList<>();
-        for (Source other : session.relatives().versions(entry.source())) {
+        for (Source other : new Relatives(session.project().sources(), session.watch().tables()).versions(entry.source())) {
             values.add(Parts.small("version-" + other.id(), other.name(), () -> swap(entry, other)));
         }
         if (item.earlier() != null && session.project().source(item.earlier()).isPresent()) {

@@ -11,6 +11,7 @@ import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
 import dev.vat.core.reel.ReelPart;
 import dev.vat.core.reel.ReelPlan;
+import dev.vat.core.resolved.Relatives;
 import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.GapPolicy;
@@ -215,7 +216,8 @@ final class SourceGroups {
         List<Node> values = new ArrayList<>();
         values.add(text("expected", expected == null ? "" : expected.toString(), 9,
                 typed -> session.edit(SourceEdits.setExpected(source.id(), typed.isBlank() ? null : FrameRange.parse(typed)))));
-        session.relatives().expected(source).filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
+        new Relatives(session.project().sources(), session.watch().tables()).expected(source)
+                .filter(range -> !range.equals(expected) && !range.equals(sequence.range()))
                 .ifPresent(range -> values
                         .add(Parts.small("expect-kin", WORDS.say("asItsKin", range),
                                 () -> session.edit(SourceEdits.setExpected(source.id(), range)))));

@@ -16,7 +16,6 @@ import dev.vat.desktop.runs.RunsPane;
 import dev.vat.desktop.session.Session;
 import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.scene.Node;
@@ -105,7 +104,7 @@ public final class MainView extends StackPane {
                 keys.press(e);
             }
         });
-        sceneProperty().subscribe(scene -> Optional.ofNullable(scene).ifPresent(keys::watch));
+        sceneProperty().subscribe(keys::watch);
         addEventFilter(MouseEvent.MOUSE_PRESSED, e -> {
             Entry.leave(getScene(), e.getTarget());
             mouseDown = true;

@@ -37,8 +37,11 @@ final class WindowKeys {
         down = null;
     }
 
-    /** Hears of keys that are let go, wherever the keyboard is by then; none stays down in a window that somebody left. */
+    /** Hears of keys that are let go, wherever the keyboard is by then; none stays down in a window that was left. @param scene or null */
     void watch(Scene scene) {
+        if (scene == null) {
+            return;
+        }
         scene.addEventFilter(KeyEvent.KEY_RELEASED, _ -> down = null);
         scene.windowProperty().flatMap(Window::focusedProperty).addListener((_, _, _) -> down = null);
     }

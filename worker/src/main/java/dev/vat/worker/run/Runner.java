@@ -55,8 +55,8 @@ public final class Runner {
     private boolean alone;
     private List<OutputPipeline> lanes = List.of();
     private RunProgress progress;
-    /** Why a file that was to be joined has to be joined again, or null. */
-    private String joinAgain;
+    /** Why what was stopped has to be tried again, or null. */
+    private String again;
     /** What pictures may take: two thirds of the machine's, for it has other things to do. */
     private long memory = ((OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean()).getTotalMemorySize() * 2 / 3;
 
@@ -126,16 +126,16 @@ public final class Runner {
 
     /** Makes what can be made now. @return what kept a file back and passes, in words */
     private Optional<String> tried(RunPlan plan, Journal journal) throws IOException, InterruptedException {
-        joinAgain = null;
+        again = null;
         try {
             makeRest(plan, journal);
         } catch (IOException e) {
             if (!gate.room().explains(e)) {
                 throw e;
             }
-            return Optional.of(gate.room().words(e));
+            again = gate.room().words(e);
         }
-        return Optional.ofNullable(joinAgain)
+        return Optional.ofNullable(again)
                 .or(() -> lanes.stream().filter(OutputPipeline::isHeldUp).map(l -> l.progress().why()).findFirst());
     }
 
@@ -166,7 +166,7 @@ public final class Runner {
             progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, null));
         } catch (IOException | RuntimeException | Error e) {
             if (gate.room().explains(e)) {
-                joinAgain = gate.room().words(e);
+                again = gate.room().words(e);
                 progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, e.getMessage()));
                 return;
             }
@@ -219,6 +219,11 @@ public final class Runner {
             read(plan, journal, first);
             progress.firstPassesAreOver();
             first.stream().map(OutputPipeline::progress).filter(p -> p.stage() == Stage.FAILED).forEach(progress::put);
+            // Without its notes no second pass can begin.
+            again = first.stream().filter(OutputPipeline::isHeldUp).map(l -> l.progress().why()).findFirst().orElse(null);
+            if (again != null) {
+                return;
+            }
         }
         List<OutputPipeline> rest = made.stream().filter(l -> !progress.has(l.file().target())).toList();
         if (!alone) {
