@@ -15,37 +15,38 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** What was found under a path, as sources that know each other. */
 final class FoundSources {
 
     private final List<Source> sources;
     private final Map<String, FrameTable> tables = new HashMap<>();
+    private final Relatives relatives;
 
     FoundSources(SourceFinder.Found found) {
         sources = found.locations().isEmpty() ? List.of()
                 : Edits.bringIn(found.locations(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY).sources();
         for (Sequence sequence : found.sequences()) {
-            at(sequence.location()).ifPresent(source -> tables.put(source.id(), FrameTable.collect(sequence).build()));
+            at(sequence.location()).ifPresent(source -> tables.put(source.id(), FrameTable.unchecked(sequence)));
         }
+        relatives = new Relatives(sources, tables);
     }
 
     private Optional<Source> at(Location location) {
         return sources.stream().filter(s -> s.location().equals(location)).findFirst();
     }
 
-    private Relatives relatives() {
-        return new Relatives(sources, tables);
-    }
-
-    /** That sources of the same shot have more frames than one has. */
-    Optional<Finding> byKin(Location location) {
-        return expected(location, Reading.PLAIN).stream().filter(f -> f.id().equals(ExpectedFrames.FEWER_THAN_KIN)).findFirst();
+    /** That sources of the same shot have more frames than one of them has. */
+    Optional<Finding> byKin(Location location, Reading reading) {
+        return at(location).filter(source -> tables.containsKey(source.id()))
+                .flatMap(source -> ExpectedFrames.byKin(source, reading, tables.get(source.id()).sequence(), relatives));
     }
 
     /** What is to be said of the frames that there should be of one of them, by its numbers and its kin. */
     List<Finding> expected(Location location, Reading reading) {
-        return at(location).filter(source -> tables.containsKey(source.id()))
-                .map(source -> ExpectedFrames.of(source, reading, tables.get(source.id()).sequence(), relatives())).orElse(List.of());
+        Stream<Finding> byNumbers = at(location).filter(source -> tables.containsKey(source.id())).stream()
+                .flatMap(source -> ExpectedFrames.byNumbers(source, reading, tables.get(source.id()).sequence()).stream());
+        return Stream.concat(byNumbers, byKin(location, reading).stream()).toList();
     }
 }

@@ -50,6 +50,9 @@ final class LookCommand implements Callable<Integer> {
     @Mixin
     private final ExpectedChoices expected = new ExpectedChoices();
 
+    /** With what was said of the frames that there should be. */
+    private Reading reading;
+
     LookCommand(Output output, Places places) {
         this.output = output;
         this.places = places;
@@ -62,7 +65,7 @@ final class LookCommand implements Callable<Integer> {
         List<Location> locations = found.locations();
         List<Kin> families = Kin.group(locations);
         FoundSources known = new FoundSources(found);
-        Reading reading = expected.of(Reading.PLAIN);
+        reading = expected.of(Reading.PLAIN);
         try (Viewer viewer = new Viewer(places)) {
             for (Kin family : families) {
                 if (family.isFamily() && !json) {
@@ -96,7 +99,7 @@ final class LookCommand implements Callable<Integer> {
             listing.clip().ifPresent(clip -> clip(source, location, clip));
             if (listing.sequence().isPresent()) {
                 FrameTable table = Checking.check(viewer, listing.sequence().get(), headers, PictureChoice.MAIN, output);
-                source.putAll(describe(table, expected.of(Reading.PLAIN)));
+                source.putAll(describe(table, reading));
                 source.put("numbers", numbers.stream().map(Finding::text).toList());
                 ContentReview review = ContentReview.of(table);
                 source.put("content", review.faults());
@@ -173,7 +176,7 @@ final class LookCommand implements Callable<Integer> {
 
     private void say(FrameTable table, ContentReview review) {
         Sequence s = table.sequence();
-        ResumeAdvice advice = ResumeAdvice.of(table, expected.of(Reading.PLAIN));
+        ResumeAdvice advice = ResumeAdvice.of(table, reading);
         output.answer(WORDS.say("good", s.name(), s.pattern().number(s.first()), s.pattern().number(s.last()), s.count(),
                 (s.kind().isMovie() ? WORDS.say("frames") : s.count() == 1 ? WORDS.say("file") : WORDS.say("files")), table.good(),
                 table.format().map(f -> WORDS.say("alpha", f.size(), f.depth(), table.alpha().label())).orElse("")));

@@ -13,6 +13,7 @@ import dev.vat.core.reel.Item;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Location;
+import dev.vat.core.source.Reading;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Moment;
 import dev.vat.core.time.Rate;
@@ -109,14 +110,14 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--cores", paramLabel = "N")
     private Integer cores;
 
-    /** What the kin of a folder's sequence have more than it has. */
-    private Optional<Finding> kin = Optional.empty();
+    /** That a folder's sequence has fewer frames than its kin. */
+    private Optional<Finding> fewer = Optional.empty();
 
     @Override
     public Integer call() throws IOException, InterruptedException {
         Project project = edited(project());
         if (!readings.saysWhatToExpect() && range == null) {
-            kin.ifPresent(this::tell);
+            fewer.ifPresent(this::tell);
         }
         if (later || at != null || after != null || whenComplete) {
             return queued(project);
@@ -187,7 +188,7 @@ final class MakeCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesAndNoMoviesIn", absolute)));
         }
         Location chosen = choose(found, pictures);
-        kin = new FoundSources(found).byKin(chosen);
+        fewer = new FoundSources(found).byKin(chosen, Reading.PLAIN);
         return Edits.bringIn(List.of(chosen), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 

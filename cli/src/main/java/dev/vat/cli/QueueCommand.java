@@ -13,7 +13,6 @@ import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.List;
@@ -91,7 +90,7 @@ final class QueueCommand implements Callable<Integer> {
             // An id for programs in every language, unless a reason is given.
             String state = waiting.isBegun() ? "begun" : "ready";
             Optional<RunState.Reached> reached = reached(waiting);
-            String folder = FolderRule.USUAL.folderOf(RunQueue.project(waiting)).toString();
+            String folder = folder(waiting);
             output.event("waiting", "id", waiting.id(), "title", waiting.title(), "state", reason.orElse(state), "folder", folder, "frames",
                     reached.map(RunState.Reached::frames).orElse(0L), "of", reached.map(RunState.Reached::of).orElse(null));
             output.answer(WORDS.say("line", waiting.id(), waiting.title(), reached.map(r -> WORDS.say("framesOf", r.frames(), r.of()))
@@ -104,12 +103,20 @@ final class QueueCommand implements Callable<Integer> {
 
     /** How far the run is that it became, if that is still there. */
     private Optional<RunState.Reached> reached(Waiting waiting) throws IOException {
-        Path home = places.runs().resolve(waiting.isBegun() ? waiting.run() : waiting.id());
-        if (!waiting.isBegun() || !Files.exists(home)) {
+        if (!waiting.isBegun() || !Files.exists(places.runs().resolve(waiting.run()))) {
             return Optional.empty();
         }
-        RunHome run = RunHome.at(home);
+        RunHome run = RunHome.at(places.runs().resolve(waiting.run()));
         return RunState.of(run.journal()).reached(run.plan());
+    }
+
+    /** Where its files go, or why that isn't known: who looks at the queue wants to see what is wrong in it, too. */
+    private static String folder(Waiting waiting) {
+        try {
+            return FolderRule.USUAL.folderOf(RunQueue.project(waiting)).toString();
+        } catch (IOException e) {
+            return e.getMessage();
+        }
     }
 
     /** Makes one after the other until none is left but what is held; the worst exit code of all. */

@@ -11,35 +11,37 @@ import dev.vat.core.time.FrameRange;
 import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** Which frames there should be, where nobody said it: numbers in steps, numbers far from the others, and more frames of its kin. */
 public final class ExpectedFrames {
 
     private static final Words WORDS = Words.of(ExpectedFrames.class);
 
-    /** Its finding where other sources of the same shot have more frames. */
-    public static final String FEWER_THAN_KIN = "fewer-than-kin";
-
     private ExpectedFrames() {}
 
-    /** @param reading of the source where it is used @param relatives among which it may have kin */
-    public static List<Finding> of(Source source, Reading reading, Sequence sequence, Relatives relatives) {
-        if (sequence.pattern().isSingle()) {
-            return List.of();
-        }
+    /** What a sequence's own numbers say. @param reading of the source where it is used */
+    public static List<Finding> byNumbers(Source source, Reading reading, Sequence sequence) {
         List<Finding> found = new ArrayList<>();
-        boolean open = reading.range() == null && reading.expected() == null;
-        if (open) {
+        if (isOpen(reading)) {
             Strays.in(sequence).ifPresent(strays -> found.add(strays(source, sequence, strays)));
         }
         if (reading.stepIn(sequence) > 1 && !reading.isInStepsOf(sequence)) {
             found.add(steps(source, sequence));
         }
-        if (open) {
-            relatives.expected(source).filter(kin -> kin.first() < sequence.first() || kin.last() > sequence.last())
-                    .ifPresent(kin -> found.add(fewer(source, sequence, kin)));
-        }
         return found;
+    }
+
+    /** That its kin have more frames than a sequence has. @param reading of the source where it is used */
+    public static Optional<Finding> byKin(Source source, Reading reading, Sequence sequence, Relatives relatives) {
+        return !isOpen(reading) || sequence.pattern().isSingle() ? Optional.empty()
+                : relatives.expected(source).filter(kin -> kin.first() < sequence.first() || kin.last() > sequence.last())
+                        .map(kin -> fewer(source, sequence, kin));
+    }
+
+    /** Whether nobody said which frames are to be used, or there should be. */
+    private static boolean isOpen(Reading reading) {
+        return reading.range() == null && reading.expected() == null;
     }
 
     private static Finding strays(Source source, Sequence sequence, Strays strays) {
@@ -67,7 +69,7 @@ public final class ExpectedFrames {
     }
 
     private static Finding fewer(Source source, Sequence sequence, FrameRange kin) {
-        return Finding.of(FEWER_THAN_KIN, Severity.WARNING, WORDS.say("kinHave", sequence.name(), sequence.range(), kin))
+        return Finding.of("fewer-than-kin", Severity.WARNING, WORDS.say("kinHave", sequence.name(), sequence.range(), kin))
                 .aboutSource(source.id())
                 .withRemedies(new Remedy.Apply(WORDS.say("expectAll", kin), SourceEdits.setExpected(source.id(), kin)),
                         new Remedy.Apply(WORDS.say("takeAlone", sequence.range()), SourceEdits.setRange(source.id(), sequence.range())));

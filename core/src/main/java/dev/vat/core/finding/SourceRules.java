@@ -43,7 +43,8 @@ final class SourceRules {
         Relatives relatives = new Relatives(project.sources(), observed.tables());
         for (ReelEntry entry : programme.entries()) {
             range(entry, found);
-            found.addAll(ExpectedFrames.of(entry.source(), entry.reading(), entry.table().sequence(), relatives));
+            found.addAll(ExpectedFrames.byNumbers(entry.source(), entry.reading(), entry.table().sequence()));
+            ExpectedFrames.byKin(entry.source(), entry.reading(), entry.table().sequence(), relatives).ifPresent(found::add);
             frames(programme, entry, observed, found);
             marked(entry, found);
             ApprovedRules.check(entry, found);

@@ -34,16 +34,12 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
         }
         Optional<Strays> strays = reading.range() == null && reading.expected() == null ? Strays.in(sequence) : Optional.empty();
         FrameSet missing = strays.map(s -> sequence.missing(s.others(), step)).orElseGet(() -> sequence.missing(range, step));
-        FrameSet.Builder wanted = FrameSet.builder();
-        for (long frame = sequence.firstOnGrid(range.first(), step); frame <= range.last(); frame += step) {
-            long number = frame;
-            if ((table.state(frame).isFault() || reading.marked().contains(frame)) && strays.filter(s -> s.areBeyond(number)).isEmpty()) {
-                wanted.add(frame);
-            }
-        }
+        FrameSet.Builder faulty = FrameSet.builder();
+        table.faults().stream().map(FrameTable.Fault::frame).filter(range::contains).forEach(faulty::add);
+        FrameSet wanted = missing.plus(faulty.build()).plus(marked(sequence, reading));
         OptionalLong next = lastGood.isPresent()
                 ? OptionalLong.of(lastGood.getAsLong() + step) : OptionalLong.empty();
-        return new ResumeAdvice(lastGood, next, missing, wanted.build(), strays);
+        return new ResumeAdvice(lastGood, next, missing, wanted, strays);
     }
 
     /** How many of the missing frames come after the last one that is there: a renderer that goes on will write them. */
@@ -66,10 +62,11 @@ public record ResumeAdvice(OptionalLong lastGood, OptionalLong next, FrameSet mi
     /** Frames that were marked and are in the range that is used. */
     public static FrameSet marked(Sequence sequence, Reading reading) {
         FrameRange used = reading.rangeIn(sequence);
+        long step = reading.stepIn(sequence);
         FrameSet.Builder marks = FrameSet.builder();
         for (FrameRange r : reading.marked().ranges()) {
             long first = Math.max(r.first(), used.first());
-            for (long frame = sequence.firstOnGrid(first); frame <= Math.min(r.last(), used.last()); frame += sequence.step()) {
+            for (long frame = sequence.firstOnGrid(first, step); frame <= Math.min(r.last(), used.last()); frame += step) {
                 marks.add(frame);
             }
         }

@@ -12,8 +12,8 @@ import java.util.Optional;
  */
 public record Strays(FrameRange frames, long like, FrameRange others) {
 
-    /** So many times as many frames as strays there must be that lie together. */
-    private static final int MOST = 4;
+    /** So many times as many as the strays all others must be. */
+    private static final int FEW = 4;
 
     public static Optional<Strays> in(Sequence sequence) {
         return sequence.pattern().isSingle() ? Optional.empty() : behind(sequence).or(() -> before(sequence));
@@ -47,7 +47,7 @@ public record Strays(FrameRange frames, long like, FrameRange others) {
     private static Optional<Strays> of(Sequence sequence, int start, int count, long like, FrameRange others) {
         FrameRange frames = FrameRange.of(sequence.number(start), sequence.number(start + count - 1));
         long hole = Math.abs(like - frames.first()) / sequence.step();
-        boolean few = (long) count * MOST <= sequence.count() - count && count < hole;
+        boolean few = (long) count * FEW <= sequence.count() - count && count < hole;
         return few && areOneDigitApart(sequence.pattern().number(frames.first()), sequence.pattern().number(like))
                 ? Optional.of(new Strays(frames, like, others)) : Optional.empty();
     }
@@ -58,10 +58,5 @@ public record Strays(FrameRange frames, long like, FrameRange others) {
             differ += one.charAt(i) == other.charAt(i) ? 0 : 1;
         }
         return differ == 1;
-    }
-
-    /** Whether a number lies between the strays and the others: it may never have been there. */
-    boolean areBeyond(long number) {
-        return number > Math.min(frames.last(), others.last()) && number < Math.max(frames.first(), others.first());
     }
 }

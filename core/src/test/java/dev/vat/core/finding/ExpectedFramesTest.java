@@ -41,10 +41,10 @@ class ExpectedFramesTest {
     @Test
     void fewerFramesThanItsKinAreSaid() {
         Case kin = new Case(Frames.good("kite_haze", 1, 30).table(), Frames.good("kite_sand", 1, 40).table());
-        assertThat(kin.one(ExpectedFrames.FEWER_THAN_KIN).text()).contains("1-30").contains("1-40");
-        assertThat(kin.mend(ExpectedFrames.FEWER_THAN_KIN, 0).one("frames-wanted").text()).contains("0031-0040");
-        FrameTable movie = FrameTable.unchecked(Sequence.ofMovie(Path.of("/frames"), "kite_sand.mov", 40, 1, 1));
+        assertThat(kin.one("fewer-than-kin").text()).contains("1-30").contains("1-40");
+        assertThat(kin.mend("fewer-than-kin", 0).one("frames-wanted").text()).contains("0031-0040");
+        FrameTable movie = FrameTable.unchecked(Sequence.ofMovie(Path.of("/frames/kite_sand"), "kite_sand.mov", 40, 1, 1));
         assertThat(new Case(Frames.good("kite_haze", 1, 30).table(), movie).find().all()).as("counted from 0").extracting(Finding::id)
-                .doesNotContain(ExpectedFrames.FEWER_THAN_KIN);
+                .doesNotContain("fewer-than-kin");
     }
 }

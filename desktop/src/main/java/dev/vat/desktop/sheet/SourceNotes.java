@@ -37,7 +37,7 @@ final class SourceNotes extends VBox {
         table.format().filter(f -> !f.stated().describe().isEmpty())
                 .ifPresent(f -> words.add(WORDS.say("theFilesState", f.stated().describe())));
         session.watch().clip(source.id()).ifPresent(clip -> clip(clip, words));
-        pace(source, table, words);
+        pace(session, source, table, words);
         if (!sequence.kind().hasChecksum() && !sequence.kind().isMovie()) {
             words.add(WORDS.say("filesCarryNoChecksumAChanged", sequence.kind().title()));
         }
@@ -65,11 +65,11 @@ final class SourceNotes extends VBox {
     }
 
     /** How fast frames came, and when the rest will be there. */
-    private static void pace(Source source, FrameTable table, List<String> words) {
+    private static void pace(Session session, Source source, FrameTable table, List<String> words) {
         RenderPace.of(table.sequence()).ifPresent(pace -> {
             String each = RenderForecast.inWords(Rational.of(pace.median().toMillis(), 1000));
             FrameRange expected = source.reading().expected();
-            long remaining = expected == null ? 0 : ResumeAdvice.of(table, source.reading().withRange(null)).wanted().count();
+            long remaining = expected == null ? 0 : session.watch().adviceOnAll(source).wanted().count();
             Instant now = Instant.now();
             if (remaining > 0) {
                 words.add(pace.median().toMillis() < 1000 ? WORDS.say("lessThanASecondAFrameTo", remaining)

@@ -4,6 +4,7 @@ import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
 import dev.vat.media.encode.StillsWriter;
+import dev.vat.media.lib.MediaLibrary;
 import dev.vat.protocol.run.JournalEntry;
 import dev.vat.protocol.run.RunHome;
 import dev.vat.protocol.storage.Durable;
@@ -13,13 +14,23 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Of the parts that a journal calls closed, those that lie on disk as they were closed. */
 final class KeptParts {
 
+    private static final Logger LOG = LoggerFactory.getLogger(KeptParts.class);
+
     private KeptParts() {}
 
+    /** None of another version of the library, since that may code otherwise. */
     static List<JournalEntry.PartClosed> of(RunPlan plan, RunFile file, List<JournalEntry.PartClosed> closed) throws IOException {
+        if (!closed.isEmpty() && !plan.library().equals(MediaLibrary.version())) {
+            LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(),
+                    MediaLibrary.version());
+            return List.of();
+        }
         List<JournalEntry.PartClosed> kept = new ArrayList<>();
         for (JournalEntry.PartClosed part : closed) {
             if (part.part() < file.parts().size() && isWhole(plan, file, part)) {

@@ -70,6 +70,6 @@ final class RoomWatch {
     /** Whether a trouble passes with what stands in the way: what was being written is written again then. */
     boolean explains(Throwable trouble) {
         return FullDisk.caused(trouble) || shortage().isPresent()
-                || trouble instanceof NoSuchFileException gone && Path.of(gone.getFile()).startsWith(folder);
+                || trouble instanceof NoSuchFileException gone && gone.getFile() != null && Path.of(gone.getFile()).startsWith(folder);
     }
 }

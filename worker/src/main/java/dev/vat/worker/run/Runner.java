@@ -6,9 +6,7 @@ import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.words.Words;
 import dev.vat.media.frame.WorkingPictures;
-import dev.vat.media.lib.MediaLibrary;
 import dev.vat.protocol.FileProgress.Stage;
-import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.Message;
 import dev.vat.protocol.RunMessage;
 import dev.vat.protocol.run.Journal;
@@ -34,8 +32,6 @@ import java.util.function.Consumer;
 import java.util.function.LongPredicate;
 import java.util.stream.Collectors;
 import java.util.stream.LongStream;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * Carries a plan out: reads every frame once, or twice where a file takes two passes, gives it to all deliverables, then joins, proves
@@ -44,8 +40,6 @@ import org.slf4j.LoggerFactory;
 public final class Runner {
 
     private static final Words WORDS = Words.of(Runner.class);
-
-    private static final Logger LOG = LoggerFactory.getLogger(Runner.class);
 
     private final RunHome home;
     private final Consumer<Message> events;
@@ -206,7 +200,8 @@ public final class Runner {
                     TakenOver.into(plan, file, state.closed(file.target()), journal);
                     state = RunState.of(home.journal());
                 }
-                OutputPipeline lane = new OutputPipeline(plan, file, journal, gate.room(), kept(plan, file, state), checked);
+                OutputPipeline lane = new OutputPipeline(plan, file, journal, gate.room(),
+                        KeptParts.of(plan, file, state.closed(file.target())), checked);
                 made.add(lane);
                 if (file.passes() > 1 && !lane.isComplete() && !PartStore.hasNotes(plan, file, state)) {
                     first.add(OutputPipeline.firstPass(plan, file, journal, gate.room()));
@@ -240,17 +235,6 @@ public final class Runner {
             journal.write(new JournalEntry.Trying(lane.file().target()));
             read(plan, journal, List.of(lane));
         }
-    }
-
-    /** Parts of an earlier start that lie as they were closed; of another version of the library none, since it may code otherwise. */
-    private static List<JournalEntry.PartClosed> kept(RunPlan plan, RunFile file, RunState state) throws IOException {
-        List<JournalEntry.PartClosed> closed = state.closed(file.target());
-        if (!closed.isEmpty() && !plan.library().equals(MediaLibrary.version())) {
-            LOG.warn("{} was begun with media library {}, this is {}: it begins again", file.fileName(), plan.library(),
-                    MediaLibrary.version());
-            return List.of();
-        }
-        return KeptParts.of(plan, file, closed);
     }
 
     /** Reads the frames once that some of the files want. */
