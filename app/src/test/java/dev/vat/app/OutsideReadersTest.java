@@ -265,14 +265,14 @@ class OutsideReadersTest {
                 "http://127.0.0.1:" + server.getAddress().getPort() + "/")
                 .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
         try {
-            return told.get(60, TimeUnit.SECONDS);
+            return told.get(300, TimeUnit.SECONDS);
         } finally {
             // Its own children would go on writing into a folder that is being deleted.
             List<ProcessHandle> children = browser.descendants().toList();
             browser.destroyForcibly().waitFor();
             for (ProcessHandle child : children) {
                 child.destroyForcibly();
-                child.onExit().get(10, TimeUnit.SECONDS);
+                child.onExit().get(300, TimeUnit.SECONDS);
             }
             server.stop(0);
         }

@@ -27,6 +27,7 @@ class InterruptedTest {
     Path folder;
 
     private Path frames;
+    private List<ProcessHandle> workers = List.of();
 
     /** Lets a test start the command line in a process of its own. */
     static final class Launcher {
@@ -67,14 +68,22 @@ class InterruptedTest {
                 lines.add(line);
                 if (!sent && line.contains("\"stage\":\"encoding\"")) {
                     sent = true;
+                    workers = process.descendants().toList();
                     for (String each : signal.split(" ")) {
                         new ProcessBuilder("kill", "-" + each, Long.toString(process.pid())).start().waitFor();
                     }
                 }
             }
         }
-        assertThat(process.waitFor(20, TimeUnit.SECONDS)).isTrue();
+        assertThat(process.waitFor(300, TimeUnit.SECONDS)).isTrue();
         return process.exitValue();
+    }
+
+    /** They notice that nobody listens any more, and leave. */
+    private void awaitWorkers() throws Exception {
+        for (ProcessHandle worker : workers) {
+            worker.onExit().get(300, TimeUnit.SECONDS);
+        }
     }
 
     private void goesOn() throws Exception {
@@ -105,7 +114,7 @@ class InterruptedTest {
         List<String> lines = new ArrayList<>();
         assertThat(end("INT TERM", lines)).isEqualTo(5);
         assertThat(lines).as("it waited for nothing").noneMatch(l -> l.contains("\"event\":\"done\""));
-        Thread.sleep(6000);
+        awaitWorkers();
         goesOn();
     }
 
@@ -135,8 +144,7 @@ class InterruptedTest {
     @Test
     void killedItLeavesNothingUnderAFinalNameAndGoesOnWhenAsked() throws Exception {
         assertThat(end("KILL", new ArrayList<>())).isEqualTo(137);
-        // The worker notices that nobody listens any more, and leaves.
-        Thread.sleep(6000);
+        awaitWorkers();
         goesOn();
     }
 }

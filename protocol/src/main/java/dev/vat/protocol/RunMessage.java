@@ -41,10 +41,12 @@ public sealed interface RunMessage extends Message {
      * How far a run and each of its files is.
      *
      * @param held why the run holds still by itself for now, or null
+     * @param paused nothing is read any more, as somebody wanted
      * @param secondsLeft until all of it is proven, or -1 while too little is known
      */
     @JsonInclude(JsonInclude.Include.NON_NULL)
-    record Progress(long id, long framesRead, List<FileProgress> files, String held, double secondsLeft) implements RunMessage {}
+    record Progress(long id, long framesRead, List<FileProgress> files, String held, boolean paused, double secondsLeft)
+            implements RunMessage {}
 
     /** A run has come to its end, whatever it was. */
     record Ended(long id, boolean stopped, List<FileProgress> files) implements RunMessage {}

@@ -179,7 +179,9 @@ public final class RunsPane extends BorderPane {
             int waiting = runs.later().entries().size();
             String more = waiting == 0 ? "" : WORDS.say("moreWaiting", waiting);
             return line.run().plan().reel() + ": "
-                    + (line.held() != null ? WORDS.say("holdingStill", line.held()) : line.isPaused() ? WORDS.say("paused") : files) + more;
+                    + (line.held() != null ? WORDS.say("holdingStill", line.held())
+                            : line.isPaused() ? WORDS.say(line.isResting() ? "paused" : "pausing") : files)
+                    + more;
         }
         if (!runs.leftOver().isEmpty()) {
             return runs.leftOver().size() == 1 ? WORDS.say("1RunDidntMakeEverything")

@@ -23,6 +23,7 @@ public final class RunLine {
     private long framesRead;
     private Run.Outcome outcome;
     private boolean paused;
+    private boolean resting;
     private boolean settled;
     private String held;
     private double secondsLeft = -1;
@@ -39,6 +40,7 @@ public final class RunLine {
         files = progress.files();
         framesRead = progress.framesRead();
         held = progress.held();
+        resting = progress.paused();
         secondsLeft = progress.secondsLeft();
     }
 
@@ -65,6 +67,7 @@ public final class RunLine {
 
     void pause(boolean on) {
         paused = on;
+        resting = false;
         run.pause(on);
     }
 
@@ -108,6 +111,11 @@ public final class RunLine {
 
     public boolean isPaused() {
         return paused;
+    }
+
+    /** Whether a pause has come about: nothing is read any more. */
+    public boolean isResting() {
+        return paused && resting;
     }
 
     public Run run() {

@@ -58,7 +58,7 @@ class FillingFolderTest {
     }
 
     private void await(String what, Callable<Boolean> condition) throws Exception {
-        long end = System.currentTimeMillis() + 40_000;
+        long end = System.currentTimeMillis() + 300_000;
         while (!on(condition)) {
             assertThat(System.currentTimeMillis())
                     .as("waited in vain for " + what + "; " + on(() -> String.valueOf(table() == null ? null : table().counts())))

@@ -56,7 +56,7 @@ class RunQueueModelTest {
     }
 
     private void await(Callable<Boolean> condition) throws Exception {
-        long end = System.currentTimeMillis() + 60_000;
+        long end = System.currentTimeMillis() + 300_000;
         while (!on(condition)) {
             assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notices().notice().words())).isLessThan(end);
             Thread.sleep(20);
@@ -77,7 +77,7 @@ class RunQueueModelTest {
     private List<DeliveryHistory.Line> past() throws Exception {
         CompletableFuture<List<DeliveryHistory.Line>> lines = new CompletableFuture<>();
         act(() -> session.deliveries().load(lines::complete));
-        return lines.get(10, TimeUnit.SECONDS);
+        return lines.get(300, TimeUnit.SECONDS);
     }
 
     private void idle(int runs) throws Exception {

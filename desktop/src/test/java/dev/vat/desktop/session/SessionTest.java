@@ -61,7 +61,7 @@ class SessionTest {
     }
 
     private void await(Callable<Boolean> condition) throws Exception {
-        long end = System.currentTimeMillis() + 60_000;
+        long end = System.currentTimeMillis() + 300_000;
         while (!on(condition)) {
             assertThat(System.currentTimeMillis()).as("waited in vain; " + on(() -> session.notices().notice().words())).isLessThan(end);
             Thread.sleep(20);

@@ -64,7 +64,7 @@ class SoundInStepTest {
 
         private boolean tell(String what) {
             try {
-                return told.offer(what, 10, TimeUnit.SECONDS);
+                return told.offer(what, 300, TimeUnit.SECONDS);
             } catch (InterruptedException e) {
                 throw new IllegalStateException(e);
             }
@@ -92,7 +92,7 @@ class SoundInStepTest {
     /** Reads on until the device is told something that is or isn't a number. */
     private String next(boolean number) throws InterruptedException {
         while (true) {
-            String what = told.poll(10, TimeUnit.SECONDS);
+            String what = told.poll(300, TimeUnit.SECONDS);
             assertThat(what).as("the device is told something").isNotNull();
             if (number == Character.isDigit(what.charAt(0))) {
                 return what;
@@ -107,7 +107,7 @@ class SoundInStepTest {
     @Test
     void playingBeginsAtThePlaceOfThePictureAndPausingFallsSilent() throws InterruptedException {
         at(1.5);
-        assertThat(told.poll(10, TimeUnit.SECONDS)).isEqualTo("open");
+        assertThat(told.poll(300, TimeUnit.SECONDS)).isEqualTo("open");
         assertThat(next(true)).isEqualTo(Integer.toString(SECOND * 3 / 2));
         assertThat(next(true)).as("20 ms later").isEqualTo(Integer.toString(SECOND * 3 / 2 + SECOND / 50));
         sound.follow(false, Rational.ONE);

@@ -23,7 +23,7 @@ import javafx.stage.Stage;
  */
 final class Hand {
 
-    private static final long PATIENCE_SECONDS = 60;
+    private static final long PATIENCE_SECONDS = 180;
 
     private final Robot robot;
     private final Stage stage;

@@ -204,7 +204,7 @@ public final class Run implements AutoCloseable {
             }
             case RunMessage.Ended ended -> {
                 latest = ended.files();
-                listener.accept(new RunMessage.Progress(0, plan.frames(), ended.files(), null, 0));
+                listener.accept(new RunMessage.Progress(0, plan.frames(), ended.files(), null, false, 0));
                 end(ended.stopped(), null, ended.files());
             }
             case Message.Broken broken -> end(false, broken.why(), latest);

@@ -4,6 +4,7 @@ import dev.vat.protocol.FileProgress;
 import dev.vat.protocol.RunMessage;
 import java.time.Duration;
 import java.util.function.BooleanSupplier;
+import java.util.function.LongSupplier;
 
 /** Finds a process that stands still. Whatever moves counts; what is busy without frames, or holds still for a reason, isn't hanging. */
 final class StillnessWatch {
@@ -17,13 +18,21 @@ final class StillnessWatch {
     private final Runnable found;
     private volatile boolean paused;
     private volatile boolean excused;
-    private volatile long lastAdvance = System.nanoTime();
+    private final LongSupplier clock;
+    private volatile long lastAdvance;
     private long lastMark;
 
     /** @param over whether there is nothing to watch any more @param found told when the process stands still */
     StillnessWatch(BooleanSupplier over, Runnable found) {
+        this(over, found, System::nanoTime);
+    }
+
+    /** @param clock in nanoseconds, from whenever */
+    StillnessWatch(BooleanSupplier over, Runnable found, LongSupplier clock) {
         this.over = over;
         this.found = found;
+        this.clock = clock;
+        this.lastAdvance = clock.getAsLong();
     }
 
     /** For tests, which can't wait so long. */
@@ -45,7 +54,7 @@ final class StillnessWatch {
     }
 
     void advanced() {
-        lastAdvance = System.nanoTime();
+        lastAdvance = clock.getAsLong();
     }
 
     void advance(RunMessage.Progress progress) {
@@ -63,17 +72,21 @@ final class StillnessWatch {
         return file.stage() == FileProgress.Stage.JOINING || file.done() >= file.frames();
     }
 
+    void look() {
+        if (paused || excused) {
+            advanced();
+        }
+        if (clock.getAsLong() - lastAdvance > still.toNanos()) {
+            advanced();
+            found.run();
+        }
+    }
+
     private void watch() {
         try {
             while (!over.getAsBoolean()) {
                 Thread.sleep(LOOK_MILLIS);
-                if (paused || excused) {
-                    advanced();
-                }
-                if (System.nanoTime() - lastAdvance > still.toNanos()) {
-                    advanced();
-                    found.run();
-                }
+                look();
             }
         } catch (InterruptedException _) {
             Thread.currentThread().interrupt();

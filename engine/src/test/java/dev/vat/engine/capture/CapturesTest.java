@@ -95,7 +95,7 @@ class CapturesTest {
                 try (ShownPicture shown = viewer
                         .picture(Recipe.Frame.of(movie.toString(), FileKind.MOVIE, number, PictureReading.of(AlphaKind.NONE, false)),
                                 new ViewerMessage.Shape(192, 108, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null))
-                        .get(60, TimeUnit.SECONDS)) {
+                        .get(300, TimeUnit.SECONDS)) {
                     shown.copyTo(pixels);
                 }
                 marks.add(FrameMark
@@ -260,7 +260,7 @@ class CapturesTest {
                 assertThat(going.result().join().preview().isWhole()).as("another one takes the place of one that is gone").isTrue();
                 ProcessHandle second = ProcessHandle.of(going.pid()).orElseThrow();
                 captures.rest();
-                assertThat(second.onExit()).as("nobody expects a capture any more").succeedsWithin(Duration.ofSeconds(10));
+                assertThat(second.onExit()).as("nobody expects a capture any more").succeedsWithin(Duration.ofMinutes(5));
             }
         }
     }

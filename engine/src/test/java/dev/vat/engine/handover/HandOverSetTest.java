@@ -41,7 +41,7 @@ class HandOverSetTest {
         KiteFrames.Job job = KiteFrames.job(frames, folder.resolve("out"), List.of("web-h264"));
         RunPlan plan = job.plan(folder.resolve("out"));
         try (Run run = Run.start(plan, places, _ -> {})) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         film = folder.resolve("out").resolve(plan.files().getFirst().fileName());

@@ -70,9 +70,9 @@ class WorkerProcessTest {
         WorkerProcess worker = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> {}, lost::complete);
         worker.hello();
         worker.kill();
-        assertThat(lost.get(20, TimeUnit.SECONDS).why()).contains("signal 9");
+        assertThat(lost.get(300, TimeUnit.SECONDS).why()).contains("signal 9");
         assertThatThrownBy(() -> {
-            for (int i = 0; i < 50; i++) {
+            for (int i = 0; i < 3000; i++) {
                 worker.send(new RunMessage.Stop(1));
                 Thread.sleep(20);
             }
@@ -104,7 +104,7 @@ class WorkerProcessTest {
             ProcessHandle worker = ProcessHandle.of(pid).orElseThrow();
             assertThat(worker.isAlive()).isTrue();
             owner.destroyForcibly().waitFor();
-            worker.onExit().get(10, TimeUnit.SECONDS);
+            worker.onExit().get(300, TimeUnit.SECONDS);
         }
     }
 

@@ -50,7 +50,7 @@ class ReceiptSchemaTest {
         try (Run run = Run.start(
                 KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq", "frames-png", "web-gif", "archive-ffv1")),
                 TestPlaces.in(folder), _ -> {})) {
-            made = run.outcome().get(60, TimeUnit.SECONDS).files();
+            made = run.outcome().get(300, TimeUnit.SECONDS).files();
         }
         for (FileProgress file : made) {
             Path lies = ReceiptFile.of(Path.of(file.path()));

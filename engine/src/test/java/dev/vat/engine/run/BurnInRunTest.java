@@ -68,7 +68,7 @@ class BurnInRunTest {
 
     private void make(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
     }
@@ -119,7 +119,7 @@ class BurnInRunTest {
                 ShownPicture shown = viewer
                         .picture(new Recipe.Lettered(still, plan.letteringAt(file, 1), PixelAspect.SQUARE),
                                 new ViewerMessage.Shape(made.getWidth(), made.getHeight(), Rgb.BLACK, ViewerMessage.Showing.COLOUR, as))
-                        .get(60, TimeUnit.SECONDS)) {
+                        .get(300, TimeUnit.SECONDS)) {
             ByteBuffer pixels = ByteBuffer.allocate(4 * made.getWidth() * made.getHeight());
             shown.copyTo(pixels);
             for (int y = 0; y < made.getHeight(); y++) {

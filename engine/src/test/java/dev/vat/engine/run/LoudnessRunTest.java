@@ -92,7 +92,7 @@ class LoudnessRunTest {
 
     private Receipt made(RunPlan plan, String name) throws Exception {
         try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
         return ReceiptFile.read(ReceiptFile.of(folder.resolve("out").resolve(name)));

@@ -67,7 +67,7 @@ class ReelRunTest {
 
     private void make(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
     }

@@ -47,7 +47,7 @@ class RemakeTest {
 
     private FileProgress make(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, places, _ -> {})) {
-            FileProgress made = run.outcome().get(90, TimeUnit.SECONDS).files().getFirst();
+            FileProgress made = run.outcome().get(300, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).as(made.why()).isEqualTo(Stage.DELIVERED);
             return made;
         }

@@ -43,7 +43,7 @@ class ResoundTest {
 
     private Path made(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            FileProgress made = run.outcome().get(120, TimeUnit.SECONDS).files().getFirst();
+            FileProgress made = run.outcome().get(300, TimeUnit.SECONDS).files().getFirst();
             assertThat(made.stage()).as(made.why()).isEqualTo(Stage.DELIVERED);
             return Path.of(made.path());
         }

@@ -116,7 +116,7 @@ class TrialsTest {
         going.cancel();
         assertThatThrownBy(going::await).isInstanceOf(CancellationException.class);
         assertThat(trials.known(trial(job).plan())).isEmpty();
-        for (int i = 0; i < 100 && hasLeftovers(); i++) {
+        for (int i = 0; i < 3000 && hasLeftovers(); i++) {
             Thread.sleep(100);
         }
         assertThat(hasLeftovers()).isFalse();

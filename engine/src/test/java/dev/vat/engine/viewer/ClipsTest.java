@@ -80,7 +80,7 @@ class ClipsTest {
 
     private Path make(RunPlan plan, String name) throws Exception {
         try (Run run = Run.start(plan, places, _ -> {})) {
-            Run.Outcome outcome = run.outcome().get(90, TimeUnit.SECONDS);
+            Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.files()).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(FileProgress.Stage.DELIVERED));
         }
         return Path.of(plan.folder()).resolve(name);
@@ -96,7 +96,7 @@ class ClipsTest {
     }
 
     private FrameTable check(Sequence sequence) throws Exception {
-        return viewer.check(sequence, false, PictureChoice.MAIN, _ -> {}).get(60, TimeUnit.SECONDS);
+        return viewer.check(sequence, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS);
     }
 
     /** Makes a file from one source at its own rate, or at 25. */
@@ -220,10 +220,10 @@ class ClipsTest {
     @Test
     void aSoundIsHandedOverForListeningAndAFileWithoutIsNamed() throws Exception {
         Path copy = folder.resolve("copy.pcm");
-        viewer.listen(wav("wind.wav", 1, .5), copy).get(20, TimeUnit.SECONDS);
+        viewer.listen(wav("wind.wav", 1, .5), copy).get(300, TimeUnit.SECONDS);
         assertThat(Files.size(copy)).as("a second of stereo").isEqualTo(48_000L * 4);
         Path silent = KiteFrames.png(folder.resolve("frames"), "kite", 1, 1, false).resolve("kite.0001.png");
-        assertThatThrownBy(() -> viewer.listen(silent, folder.resolve("none.pcm")).get(20, TimeUnit.SECONDS))
+        assertThatThrownBy(() -> viewer.listen(silent, folder.resolve("none.pcm")).get(300, TimeUnit.SECONDS))
                 .hasMessageContaining("has no sound");
     }
 

@@ -83,7 +83,7 @@ class ComparedPicturesTest {
                 .toList();
         List<PairLikeness> found = new ArrayList<>();
         for (int i = 0; i < pairs.size(); i += 40) {
-            found.addAll(viewer.measure(pairs.subList(i, i + 40)).get(60, TimeUnit.SECONDS));
+            found.addAll(viewer.measure(pairs.subList(i, i + 40)).get(300, TimeUnit.SECONDS));
         }
         assertThat(IntStream.range(0, 640).filter(i -> !found.get(i).isSame()).toArray()).containsExactly(433);
         assertThat(found.get(433).mostInEightBits()).isCloseTo(1, within(.02));
@@ -114,28 +114,28 @@ class ComparedPicturesTest {
                 .orElseThrow();
         ViewerMessage.OutputView as = ViewerMessage.OutputView.of(plan, web);
         Recipe source = still(frames.resolve("kite.0005.png")).picture();
-        String given = viewer.sample(new ViewerMessage.Taken(source, as), .5, .9).get(30, TimeUnit.SECONDS);
+        String given = viewer.sample(new ViewerMessage.Taken(source, as), .5, .9).get(300, TimeUnit.SECONDS);
         String coded = viewer.sample(new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null), .5, .9).get(30,
                 TimeUnit.SECONDS);
         assertThat(given).startsWith("Y ").endsWith("8-bit");
         assertThat(Math.abs(luma(given) - luma(coded))).isLessThanOrEqualTo(6);
-        assertThat(viewer.sample(new ViewerMessage.Taken(source, null), .5, .9).get(30, TimeUnit.SECONDS)).startsWith("R ")
+        assertThat(viewer.sample(new ViewerMessage.Taken(source, null), .5, .9).get(300, TimeUnit.SECONDS)).startsWith("R ")
                 .endsWith("16-bit");
         PairLikeness like = viewer.measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, as),
-                new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null)))).get(30, TimeUnit.SECONDS).getFirst();
+                new ViewerMessage.Taken(new Recipe.Finished(movie.toString(), 4), null)))).get(300, TimeUnit.SECONDS).getFirst();
         assertThat(like.psnr()).isBetween(30.0, 70.0);
         Path lossless = outcome.files().stream().filter(f -> f.target().equals("archive-ffv1")).map(f -> Path.of(f.path())).findFirst()
                 .orElseThrow();
         assertThat(viewer
                 .measure(List.of(new ViewerMessage.Pair(new ViewerMessage.Taken(source, null),
                         new ViewerMessage.Taken(new Recipe.Finished(lossless.toString(), 4), null))))
-                .get(30, TimeUnit.SECONDS)
+                .get(300, TimeUnit.SECONDS)
                 .getFirst().isSame()).as("an archive holds every sample").isTrue();
-        assertThat(viewer.levels(new ViewerMessage.Taken(source, as)).get(30, TimeUnit.SECONDS)).startsWith("Y ").contains("% outside");
+        assertThat(viewer.levels(new ViewerMessage.Taken(source, as)).get(300, TimeUnit.SECONDS)).startsWith("Y ").contains("% outside");
         assertThat(viewer
                 .picture(new ViewerMessage.Scope(new ViewerMessage.Taken(source, as), ViewerMessage.Scope.Drawn.VECTORS),
                         new ViewerMessage.Shape(64, 64, null, ViewerMessage.Showing.COLOUR, null))
-                .get(30, TimeUnit.SECONDS).width()).isEqualTo(64);
+                .get(300, TimeUnit.SECONDS).width()).isEqualTo(64);
         sheetsSayWhatTheReceiptSays(movie);
     }
 

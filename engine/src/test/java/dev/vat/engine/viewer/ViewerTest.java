@@ -73,7 +73,7 @@ class ViewerTest {
     private byte[] show(Recipe subject, int width, int height, Rgb ground, boolean alpha, ViewerMessage.OutputView as) throws Exception {
         return pixels(viewer.picture(subject,
                 new ViewerMessage.Shape(width, height, ground, alpha ? ViewerMessage.Showing.ALPHA : ViewerMessage.Showing.COLOUR, as))
-                .get(30, TimeUnit.SECONDS));
+                .get(300, TimeUnit.SECONDS));
     }
 
     private static Recipe.Frame still(Sequence s, long frame, AlphaKind alpha) {
@@ -88,7 +88,7 @@ class ViewerTest {
         Files.delete(listed.file(30));
         Sequence s = SourceFinder.find(listed.folder()).sequences().getFirst();
         List<Integer> progress = new CopyOnWriteArrayList<>();
-        FrameTable table = viewer.check(s, false, PictureChoice.MAIN, p -> progress.add(p.checked())).get(60, TimeUnit.SECONDS);
+        FrameTable table = viewer.check(s, false, PictureChoice.MAIN, p -> progress.add(p.checked())).get(300, TimeUnit.SECONDS);
         assertThat(table.good()).isEqualTo(37);
         assertThat(table.faults()).extracting(FrameTable.Fault::state).containsExactly(FrameState.EMPTY, FrameState.CUT_SHORT);
         assertThat(table.state(30)).isEqualTo(FrameState.MISSING);
@@ -101,8 +101,9 @@ class ViewerTest {
         byte[] data = Files.readAllBytes(s.file(3));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(3), data);
-        assertThat(viewer.check(s, true, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).good()).isEqualTo(5);
-        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).state(3)).isEqualTo(FrameState.UNREADABLE);
+        assertThat(viewer.check(s, true, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).good()).isEqualTo(5);
+        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).state(3))
+                .isEqualTo(FrameState.UNREADABLE);
     }
 
     @Test
@@ -110,28 +111,28 @@ class ViewerTest {
         Sequence s = frames(60, false);
         CompletableFuture<FrameTable> check = viewer.check(s, false, PictureChoice.MAIN, _ -> {});
         check.cancel(false);
-        assertThat(viewer.check(s, true, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).good()).isEqualTo(60);
+        assertThat(viewer.check(s, true, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).good()).isEqualTo(60);
         assertThat(check).isCancelled();
     }
 
     @Test
     void whatIsKnownIsntDecodedAgainUntilItChangesOrIsForgotten() throws Exception {
         Sequence s = frames(6, false);
-        viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS);
+        viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS);
         // Damage that neither size nor time shows: only a fresh look can find it.
         byte[] data = Files.readAllBytes(s.file(2));
         FileTime time = Files.getLastModifiedTime(s.file(2));
         data[data.length / 2] ^= 0x40;
         Files.write(s.file(2), data);
         Files.setLastModifiedTime(s.file(2), time);
-        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).good()).as("known, so not looked into")
+        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).good()).as("known, so not looked into")
                 .isEqualTo(6);
         viewer.forget(s);
-        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).good()).as("looked into anew")
+        assertThat(viewer.check(s, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).good()).as("looked into anew")
                 .isEqualTo(5);
         Files.write(s.file(3), new byte[10]);
         Sequence now = SourceFinder.find(s.folder()).sequences().getFirst();
-        assertThat(viewer.check(now, false, PictureChoice.MAIN, _ -> {}).get(30, TimeUnit.SECONDS).good())
+        assertThat(viewer.check(now, false, PictureChoice.MAIN, _ -> {}).get(300, TimeUnit.SECONDS).good())
                 .as("another size is another file")
                 .isEqualTo(4);
     }
@@ -211,10 +212,10 @@ class ViewerTest {
         Sequence s = frames(120, false);
         CompletableFuture<Void> some = new CompletableFuture<>();
         CompletableFuture<FrameTable> check = viewer.check(s, false, PictureChoice.MAIN, p -> some.complete(null));
-        some.get(30, TimeUnit.SECONDS);
+        some.get(300, TimeUnit.SECONDS);
         long pid = viewer.pid();
         ProcessHandle.of(pid).orElseThrow().destroyForcibly();
-        FrameTable table = check.get(60, TimeUnit.SECONDS);
+        FrameTable table = check.get(300, TimeUnit.SECONDS);
         assertThat(table.good()).isEqualTo(120);
         assertThat(viewer.pid()).isNotEqualTo(pid);
     }

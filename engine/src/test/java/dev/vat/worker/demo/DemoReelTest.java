@@ -126,7 +126,7 @@ class DemoReelTest {
                 listing.clip().ifPresent(clip -> clips.put(source.id(), clip));
                 if (listing.sequence().isPresent()) {
                     tables.put(source.id(), viewer.check(listing.sequence().get(), false, source.reading().picture().choice(), _ -> {})
-                            .get(60, TimeUnit.SECONDS));
+                            .get(300, TimeUnit.SECONDS));
                 }
             }
             assertThat(Findings.of(project, new Observed(tables, Map.of(), clips, Observed.Destination.UNKNOWN, Set.of())).blockers())
@@ -160,7 +160,7 @@ class DemoReelTest {
     private static FrameMark.Brightness brightness(Viewer viewer, Path file, long frame) throws Exception {
         ByteBuffer pixels = ByteBuffer.allocate(4 * WIDTH * HEIGHT);
         try (ShownPicture shown = viewer.picture(new Recipe.Finished(file.toString(), frame),
-                new ViewerMessage.Shape(WIDTH, HEIGHT, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(60, TimeUnit.SECONDS)) {
+                new ViewerMessage.Shape(WIDTH, HEIGHT, Rgb.BLACK, ViewerMessage.Showing.COLOUR, null)).get(300, TimeUnit.SECONDS)) {
             shown.copyTo(pixels);
         }
         return (across, down) -> (pixels.get(4 * ((int) (down * HEIGHT) * WIDTH + (int) (across * WIDTH)) + 1) & 0xff) / 255.;
@@ -203,7 +203,7 @@ class DemoReelTest {
     /** How far the sound of a file is shifted against the wind as it was drawn, by the best of all shifts over each bell. */
     private void bells(Viewer viewer, Path file, int allowed) throws Exception {
         Path copy = folder.resolve("copy.pcm");
-        viewer.listen(file, copy).get(60, TimeUnit.SECONDS);
+        viewer.listen(file, copy).get(300, TimeUnit.SECONDS);
         ByteBuffer samples = ByteBuffer.wrap(Files.readAllBytes(copy)).order(ByteOrder.LITTLE_ENDIAN);
         float[] wind = Wind.samples();
         int bells = 0;

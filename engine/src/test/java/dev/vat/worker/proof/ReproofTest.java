@@ -38,7 +38,7 @@ class ReproofTest {
         Path frames = KiteFrames.png(folder.resolve("frames"), "kite", 1, FRAMES, false);
         try (Run run = Run.start(KiteFrames.plan(frames, folder.resolve("out"), List.of("edit-prores-hq")), TestPlaces.in(folder),
                 _ -> {})) {
-            file = Path.of(run.outcome().get(60, TimeUnit.SECONDS).files().getFirst().path());
+            file = Path.of(run.outcome().get(300, TimeUnit.SECONDS).files().getFirst().path());
         }
         data = Files.readAllBytes(file);
     }

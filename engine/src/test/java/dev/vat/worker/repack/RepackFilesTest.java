@@ -66,7 +66,7 @@ class RepackFilesTest {
                 .map(d -> d.target().equals("edit-prores-hq") ? d : d.withGroup(Rational.of(2, 5)).withEffort(Effort.QUICK)).toList()));
         RunPlan plan = KiteFrames.plan(frames, home.resolve("out"), targets, groups);
         try (Run run = Run.start(plan, TestPlaces.in(home), _ -> {})) {
-            assertThat(run.outcome().get(180, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         for (int i = 0; i < targets.size(); i++) {

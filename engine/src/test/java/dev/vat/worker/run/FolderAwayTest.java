@@ -48,9 +48,9 @@ class FolderAwayTest {
                 said.complete(p.held());
             }
         })) {
-            assertThat(said.get(60, TimeUnit.SECONDS)).contains(out.toString());
+            assertThat(said.get(300, TimeUnit.SECONDS)).contains(out.toString());
             act(give);
-            Run.Outcome outcome = run.outcome().get(120, TimeUnit.SECONDS);
+            Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.lost()).isNull();
             assertThat(outcome.files()).hasSize(2).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }

@@ -60,11 +60,11 @@ class FullDiskTest {
                 held.complete(p.held());
             }
         })) {
-            assertThat(held.get(60, TimeUnit.SECONDS)).contains("the disk is full").contains("goes on by itself when there is room");
+            assertThat(held.get(300, TimeUnit.SECONDS)).contains("the disk is full").contains("goes on by itself when there is room");
             assertThat(small.resolve("out/kite_alpha.mov")).doesNotExist();
             assertThat(run.outcome()).isNotDone();
             assertThat(run("mount", "-o", "remount,size=60m", small.toString())).isZero();
-            Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
+            Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.lost()).isNull();
             assertThat(outcome.files()).hasSize(2).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
@@ -86,9 +86,9 @@ class FullDiskTest {
                 held.complete(p.held());
             }
         })) {
-            assertThat(held.get(60, TimeUnit.SECONDS)).contains(small.toString());
+            assertThat(held.get(300, TimeUnit.SECONDS)).contains(small.toString());
             Files.write(ballast, new byte[0]);
-            Run.Outcome outcome = run.outcome().get(60, TimeUnit.SECONDS);
+            Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.files()).singleElement().satisfies(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
     }

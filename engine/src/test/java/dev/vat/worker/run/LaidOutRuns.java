@@ -48,7 +48,7 @@ abstract class LaidOutRuns {
 
     Path made(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, TestPlaces.in(folder), _ -> {})) {
-            assertThat(run.outcome().get(120, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.target() + ": " + f.why()).isEqualTo(Stage.DELIVERED));
         }
         return out.resolve(plan.files().getFirst().deliveredName());

@@ -34,7 +34,7 @@ abstract class RunCase {
 
     Run.Outcome make(RunPlan plan) throws Exception {
         try (Run run = Run.start(plan, places, _ -> {})) {
-            return run.outcome().get(90, TimeUnit.SECONDS);
+            return run.outcome().get(300, TimeUnit.SECONDS);
         }
     }
 

@@ -180,7 +180,7 @@ class RunTest extends RunCase {
         RunPlan plan = KiteFrames.plan(frames, out, List.of("frames-png", "web-h264"));
         List<FileProgress> made;
         try (Run run = Run.start(plan, places, _ -> {})) {
-            made = run.outcome().get(60, TimeUnit.SECONDS).files();
+            made = run.outcome().get(300, TimeUnit.SECONDS).files();
         }
         assertThat(made).extracting(FileProgress::stage).containsOnly(Stage.DELIVERED);
         Path folder = out.resolve("kite_frames_v02");
@@ -204,7 +204,7 @@ class RunTest extends RunCase {
         assertThat(plan.files()).extracting(RunFile::passes).containsExactly(2, 1);
         try (Run run = Run.start(plan, places,
                 p -> p.files().stream().filter(f -> f.target().equals("web-h264")).forEach(f -> seen.add(f.stage())))) {
-            assertThat(run.outcome().get(90, TimeUnit.SECONDS).files())
+            assertThat(run.outcome().get(300, TimeUnit.SECONDS).files())
                     .allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));
         }
         assertThat(seen).contains(Stage.FIRST_PASS);

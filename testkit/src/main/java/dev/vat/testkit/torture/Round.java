@@ -101,7 +101,7 @@ final class Round {
             nothingBrokenUnderAFinalName();
             owner = Files.exists(runHome.resolve("plan.json")) ? owner("resume", runHome) : owner("start", planFile);
         }
-        if (!owner.waitFor(120, TimeUnit.SECONDS)) {
+        if (!owner.waitFor(300, TimeUnit.SECONDS)) {
             end(owner, true);
             throw new TortureFailure("the run stood still", told);
         }

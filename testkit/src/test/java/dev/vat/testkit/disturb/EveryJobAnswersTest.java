@@ -51,7 +51,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 @Tag("slow")
 class EveryJobAnswersTest {
 
-    private static final long SECONDS = 10;
+    private static final long SECONDS = 300;
 
     @TempDir
     Path folder;

@@ -1,6 +1,7 @@
 package dev.vat.worker.run;
 
 import java.util.Arrays;
+import java.util.function.LongSupplier;
 
 /**
  * Speed and time left from recent frames without the slowest and the quickest tenth, so that a slow start doesn't count. Not for several
@@ -11,11 +12,22 @@ final class Pace {
     private static final int RECENT = 48;
 
     private final long[] nanos = new long[RECENT];
-    private long last = System.nanoTime();
+    private final LongSupplier clock;
+    private long last;
     private int count;
 
+    Pace() {
+        this(System::nanoTime);
+    }
+
+    /** @param clock in nanoseconds, from whenever */
+    Pace(LongSupplier clock) {
+        this.clock = clock;
+        this.last = clock.getAsLong();
+    }
+
     void frame() {
-        long now = System.nanoTime();
+        long now = clock.getAsLong();
         nanos[count++ % RECENT] = now - last;
         last = now;
     }

@@ -36,6 +36,12 @@ final class RunGate {
         }
     }
 
+    private boolean isPaused() {
+        synchronized (pauseLock) {
+            return paused;
+        }
+    }
+
     boolean isStopped() {
         return stopped;
     }
@@ -57,7 +63,11 @@ final class RunGate {
     }
 
     void waitWhilePaused() throws InterruptedException {
+        if (!isPaused()) {
+            return;
+        }
         long since = System.nanoTime();
+        progress.paused();
         synchronized (pauseLock) {
             while (paused) {
                 pauseLock.wait();

@@ -74,7 +74,12 @@ final class RunProgress {
 
     /** Why nothing goes on. */
     void lacking(String why) {
-        events.accept(new RunMessage.Progress(0, framesRead, all(), why, -1));
+        events.accept(new RunMessage.Progress(0, framesRead, all(), why, false, -1));
+    }
+
+    /** Somebody's pause has come about. */
+    void paused() {
+        events.accept(new RunMessage.Progress(0, framesRead, all(), null, true, -1));
     }
 
     /** What a file has come to, without a word about it. */
@@ -109,7 +114,7 @@ final class RunProgress {
     void report(boolean now) {
         if (now || System.nanoTime() - lastReport > REPORT_NANOS) {
             lastReport = System.nanoTime();
-            events.accept(new RunMessage.Progress(0, framesRead, all(), null, secondsLeft()));
+            events.accept(new RunMessage.Progress(0, framesRead, all(), null, false, secondsLeft()));
         }
     }
 

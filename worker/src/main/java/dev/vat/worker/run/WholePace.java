@@ -1,5 +1,7 @@
 package dev.vat.worker.run;
 
+import java.util.function.LongSupplier;
+
 /**
  * How long a whole run still takes: frames are read once for all its files, then file after file is joined and proven. On the thread of
  * the run only.
@@ -12,20 +14,29 @@ final class WholePace {
     private static final int START_UP = 8;
 
     private final int files;
-    private long started = System.nanoTime();
-    private long last = started;
+    private final LongSupplier clock;
+    private long started;
+    private long last;
     private long read;
     private double provingSeconds;
     private long proven;
 
     /** @param files that the run makes */
     WholePace(int files) {
+        this(files, System::nanoTime);
+    }
+
+    /** @param clock in nanoseconds, from whenever */
+    WholePace(int files, LongSupplier clock) {
         this.files = Math.max(1, files);
+        this.clock = clock;
+        this.started = clock.getAsLong();
+        this.last = started;
     }
 
     /** A frame more was read and given to everybody. */
     void read() {
-        last = System.nanoTime();
+        last = clock.getAsLong();
         if (++read == START_UP) {
             started = last;
         }
