@@ -35,6 +35,19 @@ final class BrowserPages {
                 .replace("TYPE", type);
     }
 
+    /** Tells the first and the last sample that is anything but quiet, at 48 kHz. */
+    static String soundPage() {
+        return """
+                <!doctype html><script>
+                const tell = what => fetch('/told', {method: 'POST', body: JSON.stringify(what)});
+                (async () => {
+                  const sound = await new OfflineAudioContext(1, 48000, 48000).decodeAudioData(await (await fetch('/video')).arrayBuffer());
+                  const samples = sound.getChannelData(0), loud = v => Math.abs(v) > .1;
+                  await tell({first: samples.findIndex(loud), last: samples.findLastIndex(loud)});
+                })().catch(e => tell({error: String(e)}));
+                </script>""";
+    }
+
     static String page() {
         return """
                 <!doctype html><video id=v muted></video><canvas id=c></canvas><script>

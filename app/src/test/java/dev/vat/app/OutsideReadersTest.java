@@ -1,12 +1,11 @@
 package dev.vat.app;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
 import com.fasterxml.jackson.databind.JsonNode;
 import com.fasterxml.jackson.databind.json.JsonMapper;
-import com.sun.net.httpserver.HttpExchange;
-import com.sun.net.httpserver.HttpServer;
 import dev.vat.cli.Vat;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.proof.Receipt;
@@ -17,18 +16,18 @@ import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Places;
 import dev.vat.protocol.storage.PreviewStore;
 import dev.vat.worker.standin.StandInFeed;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.net.InetAddress;
-import java.net.InetSocketAddress;
-import java.nio.charset.StandardCharsets;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.TimeUnit;
+import javax.sound.sampled.AudioFileFormat;
+import javax.sound.sampled.AudioFormat;
+import javax.sound.sampled.AudioInputStream;
+import javax.sound.sampled.AudioSystem;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -44,6 +43,8 @@ class OutsideReadersTest {
     private static final int WIDTH = 320;
     private static final int HEIGHT = 180;
     private static final int FRAMES = 60;
+    private static final int RATE = 48_000;
+    private static final int SECONDS_OF_SOUND = 2;
     /**
      * No strong blue: the browser's own conversion without a graphics card holds the step from Cb to blue in a signed byte,
      * 2.0 where Rec.709 says 2.112, and is six codes off at 190. The file's own values are held by the tests of media.
@@ -66,8 +67,13 @@ class OutsideReadersTest {
     }
 
     private void make(String... targets) {
+        make(List.of(), targets);
+    }
+
+    private void make(List<String> options, String... targets) {
         List<String> words = new ArrayList<>(
                 List.of("make", folder.resolve("patches").toString(), "--rate", "25", "--out", out.toString()));
+        words.addAll(options);
         for (String target : targets) {
             words.addAll(List.of("--target", target));
         }
@@ -102,13 +108,9 @@ class OutsideReadersTest {
         return new Rgb(value, value, value);
     }
 
-    private static Optional<Path> program(String name) {
-        return Arrays.stream(System.getenv("PATH").split(":")).map(p -> Path.of(p, name)).filter(Files::isExecutable).findFirst();
-    }
-
     @Test
     void mediainfoAgreesWithEveryReceipt() throws Exception {
-        assumeTrue(program("mediainfo").isPresent(), "mediainfo isn't installed");
+        assumeTrue(Browser.program("mediainfo").isPresent(), "mediainfo isn't installed");
         make("web-h264", "edit-prores-hq", "alpha-prores-4444");
         for (String name : List.of("patches_web.mp4", "patches_edit.mov", "patches_alpha.mov")) {
             Path file = out.resolve(name);
@@ -157,7 +159,7 @@ class OutsideReadersTest {
     @CsvSource({"web-h264, patches_web.mp4", "anyone-h264, patches_anywhere.mp4", "web-vp9, patches_vp9.webm", "web-av1, patches_av1.mp4",
         "web-av1-10, patches_av1-10.webm", "mail-25, patches_mail.mp4", "review-h264, patches_look.mp4"})
     void chromiumPlaysTheFileWithTheSourcesColours(String target, String name) throws Exception {
-        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        assumeTrue(Browser.program("chromium").isPresent(), "Chromium isn't installed");
         make(target);
         JsonNode result = play(out.resolve(name));
         assertThat(result.path("error").asText("")).isEmpty();
@@ -176,7 +178,8 @@ class OutsideReadersTest {
 
     @Test
     void aPreviewOfASceneOpensAnywhere() throws Exception {
-        assumeTrue(program("chromium").isPresent() && program("mediainfo").isPresent(), "Chromium or mediainfo isn't installed");
+        assumeTrue(Browser.program("chromium").isPresent() && Browser.program("mediainfo").isPresent(),
+                "Chromium or mediainfo isn't installed");
         Path preview;
         try (StandInFeed _ = StandInFeed.start(Places.ofSystem().scenes(), 1, StandInBehaviour.GOOD)) {
             assertThat(Vat.run("capture", "tower", "--range", "200-259", "--size", WIDTH + "x" + HEIGHT)).isZero();
@@ -196,7 +199,7 @@ class OutsideReadersTest {
 
     @Test
     void chromiumSeesThroughWebMWithAlpha() throws Exception {
-        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        assumeTrue(Browser.program("chromium").isPresent(), "Chromium isn't installed");
         float[] seen = {1, .75f, .5f, 0};
         for (int f = 0; f < FRAMES; f++) {
             Files.write(folder.resolve("patches").resolve("patches.%04d.png".formatted(f + 1)), StillWriter.PNG16.write(patches(f, seen)));
@@ -218,7 +221,7 @@ class OutsideReadersTest {
     @ParameterizedTest
     @CsvSource({"web-gif, patches_gif.gif, image/gif", "web-apng, patches_apng.apng, image/png", "web-webp, patches_webp.webp, image/webp"})
     void chromiumShowsStillsThatMove(String target, String name, String type) throws Exception {
-        assumeTrue(program("chromium").isPresent(), "Chromium isn't installed");
+        assumeTrue(Browser.program("chromium").isPresent(), "Chromium isn't installed");
         boolean through = !target.equals("web-gif");
         float[] seen = {1, .75f, .5f, 0};
         for (int f = 0; f < FRAMES && through; f++) {
@@ -243,53 +246,38 @@ class OutsideReadersTest {
         }
     }
 
+    /** What an encoder puts before the first sample is dropped once: neither heard, nor taken away from what follows. */
+    @ParameterizedTest
+    @CsvSource({"web-h264, aac, patches_web.mp4", "web-h264, opus, patches_web.mp4", "web-h264, flac, patches_web.mp4",
+        "web-h264, mp3, patches_web.mp4", "web-vp9, opus, patches_vp9.webm"})
+    void chromiumHearsTheSoundWhereItBegins(String target, String codec, String name) throws Exception {
+        assumeTrue(Browser.program("chromium").isPresent(), "Chromium isn't installed");
+        Path tone = folder.resolve("tone.wav");
+        byte[] samples = new byte[SECONDS_OF_SOUND * RATE * 2];
+        ByteBuffer buffer = ByteBuffer.wrap(samples).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = RATE / 2; i < RATE; i++) {
+            buffer.putShort(i * 2, (short) (12_000 * Math.sin(i * .2 + 1)));
+        }
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples), new AudioFormat(RATE, 16, 1, true, false),
+                samples.length / 2), AudioFileFormat.Type.WAVE, tone.toFile());
+        make(List.of("--sound", tone.toString()), target + ",sound-codec=" + codec);
+        JsonNode result = show(out.resolve(name), "video/mp4", BrowserPages.soundPage());
+        assertThat(result.path("error").asText("")).isEmpty();
+        assertThat(result.path("first").asInt()).as("half a second of silence").isCloseTo(RATE / 2, within(16));
+        assertThat(result.path("last").asInt()).as("half a second of a tone").isCloseTo(RATE, within(64));
+    }
+
     private JsonNode play(Path file) throws Exception {
         return show(file, file.toString().endsWith("webm") ? "video/webm" : "video/mp4", BrowserPages.page());
     }
 
     private JsonNode show(Path file, String type, String page) throws Exception {
-        CompletableFuture<JsonNode> told = new CompletableFuture<>();
-        HttpServer server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), 0), 0);
-        server.createContext("/", e -> answer(e, "text/html", page.getBytes(StandardCharsets.UTF_8)));
-        server.createContext("/video", e -> answer(e, type, Files.readAllBytes(file)));
-        server.createContext("/told", e -> {
-            told.complete(JSON.readTree(e.getRequestBody().readAllBytes()));
-            answer(e, "text/plain", new byte[0]);
-        });
-        server.start();
-        Process browser = new ProcessBuilder(program("chromium").orElseThrow().toString(), "--headless", "--no-sandbox", "--disable-gpu",
-                "--disable-quic", "--no-first-run",
-                "--disable-background-networking", "--disable-component-update", "--disable-sync",
-                "--autoplay-policy=no-user-gesture-required",
-                "--user-data-dir=" + folder.resolve("profile"), "--remote-debugging-port=0",
-                "http://127.0.0.1:" + server.getAddress().getPort() + "/")
-                .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
-        try {
-            return told.get(300, TimeUnit.SECONDS);
-        } finally {
-            // Its own children would go on writing into a folder that is being deleted.
-            List<ProcessHandle> children = browser.descendants().toList();
-            browser.destroyForcibly().waitFor();
-            for (ProcessHandle child : children) {
-                child.destroyForcibly();
-                child.onExit().get(300, TimeUnit.SECONDS);
-            }
-            server.stop(0);
-        }
+        return Browser.show(file, type, page, folder);
     }
 
     private static void near(JsonNode pixel, Rgb wanted, String what) {
         assertThat(Math.abs(pixel.get(0).asInt() - wanted.red())).as(what).isLessThanOrEqualTo(4);
         assertThat(Math.abs(pixel.get(1).asInt() - wanted.green())).as(what).isLessThanOrEqualTo(4);
         assertThat(Math.abs(pixel.get(2).asInt() - wanted.blue())).as(what).isLessThanOrEqualTo(4);
-    }
-
-    private static void answer(HttpExchange e, String type, byte[] body) throws IOException {
-        try (e) {
-            e.getResponseHeaders().add("Content-Type", type);
-            e.getResponseHeaders().add("Accept-Ranges", "none");
-            e.sendResponseHeaders(200, body.length == 0 ? -1 : body.length);
-            e.getResponseBody().write(body);
-        }
     }
 }

@@ -129,8 +129,8 @@ class SoundOutTest {
         assertThat(Comparison.of(asked, MovieProof.prove(joined, _ -> true).facts()).disagreements()).isEmpty();
         assertThat(SecondReaders.disagreements(asked, joined)).isEmpty();
         double[] loud = loud(joined);
-        assertThat(loud[0]).as("seconds until the tone").isCloseTo(.5, within(.004));
-        assertThat(loud[1]).as("seconds until its end").isCloseTo(samples / 48_000.0, within(.004));
+        assertThat(loud[0]).as("seconds until the tone").isCloseTo(.5, within(.002));
+        assertThat(loud[1]).as("seconds until its end").isCloseTo(samples / 48_000.0, within(.002));
     }
 
     /** When the first and the last sample that is anything but quiet are heard, in seconds. */

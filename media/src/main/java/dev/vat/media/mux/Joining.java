@@ -107,7 +107,7 @@ public final class Joining {
                         muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode)
                                 .numbers(target.numbers).origin(target.origin);
                         if (voice != null) {
-                            muxer.sound(voice.context());
+                            muxer.sound(voice.context(), voice.padding());
                         }
                         muxer.start(options);
                         started = true;

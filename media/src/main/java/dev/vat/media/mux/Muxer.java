@@ -1,6 +1,7 @@
 package dev.vat.media.mux;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_FLAC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_OPUS;
 import static org.bytedeco.ffmpeg.global.avcodec.av_get_exact_bits_per_sample;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
@@ -44,6 +45,8 @@ public final class Muxer implements AutoCloseable {
 
     /** A player shows it where nobody chooses. */
     private static final int BY_DEFAULT = 1;
+    /** Where an Opus header says what is skipped, little-endian (RFC 7845, 5.1). */
+    private static final int OPUS_PRE_SKIP = 10;
 
     private final Container container;
     private Origin origin;
@@ -138,8 +141,12 @@ public final class Muxer implements AutoCloseable {
         return this;
     }
 
-    /** A sound track beside the picture; before the file is started. */
-    public Muxer sound(AVCodecContext encoder) {
+    /**
+     * A sound track beside the picture; before the file is started.
+     *
+     * @param padding samples of its packets that are dropped before the first one is heard
+     */
+    public Muxer sound(AVCodecContext encoder, int padding) {
         sound = avformat_new_stream(context, null);
         sound.disposition(BY_DEFAULT);
         Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), WORDS.say("soundTrack"));
@@ -147,6 +154,10 @@ public final class Muxer implements AutoCloseable {
             // Packed with loss it has no depth; the library would say the depth in which it was packed.
             sound.codecpar().format(AV_SAMPLE_FMT_NONE);
             sound.codecpar().bits_per_coded_sample(0).bits_per_raw_sample(0);
+        }
+        sound.codecpar().initial_padding(padding);
+        if (encoder.codec_id() == AV_CODEC_ID_OPUS) {
+            sound.codecpar().extradata().put(OPUS_PRE_SKIP, (byte) padding).put(OPUS_PRE_SKIP + 1L, (byte) (padding >> 8));
         }
         sound.time_base(encoder.time_base());
         return this;

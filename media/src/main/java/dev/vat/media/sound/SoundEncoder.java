@@ -28,8 +28,10 @@ import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.lib.PacketDrain;
 import java.io.BufferedInputStream;
+import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
+import java.io.SequenceInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -60,6 +62,7 @@ public final class SoundEncoder implements AutoCloseable {
     private final AVCodecContext context;
     private final SwrContext converter = new SwrContext(null);
     private final PacketDrain packets = new PacketDrain();
+    private final int lead;
     private final byte[] block;
     private final BytePointer samples;
     private long done;
@@ -78,7 +81,6 @@ public final class SoundEncoder implements AutoCloseable {
         if (encoder == null || encoder.isNull()) {
             throw new MediaException(WORDS.say("thisBuildHasNoEncoderFor", codec.title()), 0);
         }
-        this.mix = new DataInputStream(new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16));
         context = avcodec_alloc_context3(encoder);
         context.sample_rate(SoundCodec.RATE).sample_fmt(switch (codec) {
             case AAC, MP3, AC3 -> AV_SAMPLE_FMT_FLTP;
@@ -96,11 +98,25 @@ public final class SoundEncoder implements AutoCloseable {
                     AV_SAMPLE_FMT_FLT, SoundCodec.RATE, 0, null), WORDS.say("sound"));
             Av.check(swr_init(converter), WORDS.say("sound"));
         } catch (MediaException e) {
-            close();
+            avcodec_free_context(context);
+            swr_free(converter);
+            packets.close();
             throw e;
         }
+        lead = lead(context.initial_padding(), context.frame_size());
+        done = -lead;
+        mix = new DataInputStream(new SequenceInputStream(new ByteArrayInputStream(new byte[lead * channels * 4]),
+                new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16)));
         block = new byte[(context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK) * channels * 4];
         samples = new BytePointer(block.length);
+    }
+
+    /**
+     * Silence in front, so that what an encoder puts before the first sample fills whole packets: players drop a packet right that is played
+     * before the beginning, but some cut one twice that begins there and is played in part.
+     */
+    private static int lead(int padding, int block) {
+        return padding == 0 || block == 0 ? 0 : Math.floorMod(-padding, block);
     }
 
     private void layout(AVChannelLayout layout) {
@@ -113,6 +129,11 @@ public final class SoundEncoder implements AutoCloseable {
 
     public AVCodecContext context() {
         return context;
+    }
+
+    /** How many samples of its packets are to be dropped before the first one is heard. */
+    public int padding() {
+        return context.initial_padding() + lead;
     }
 
     /** Hands on packets until all samples before {@code sample} are packed; past the end, the last ones too. */
