@@ -68,7 +68,10 @@ class ColoursAndScansTest {
     @ParameterizedTest
     @MethodSource("colours")
     void coloursAreTaggedAsChosen(Codec codec, Container container, ColourCoding colour) throws IOException {
-        Mediainfo.finds(colour, checked(Settings.of(codec, container).withColour(colour)));
+        MadeFile made = checked(Settings.of(codec, container).withColour(colour));
+        assertThat(made.expected().light() != null).as("how bright it is")
+                .isEqualTo(colour.equals(ColourCoding.PQ) && container.statesLight());
+        Mediainfo.finds(colour, made);
     }
 
     @ParameterizedTest

@@ -9,6 +9,7 @@ import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.PictureReading;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.recipe.WorkingFormat;
 import dev.vat.core.run.EncoderOptions;
@@ -68,8 +69,10 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
             parts.add(new Joining.Part(file, codec.partContainer(), first, length));
             first += length;
         }
+        expected = expected.withLight(ContentLight.of(proofs.stream().map(FrameProof::light).toList()).orElse(null));
         Path joined = folder.resolve("joined." + settings.container().extension());
         Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode())
+                .withLight(expected.light())
                 .withOrigin(new Origin("Vat", "test", settings.toString(), Instant.parse("2031-05-04T10:00:00Z"))), null);
         return new MadeFile(joined, expected, proofs);
     }

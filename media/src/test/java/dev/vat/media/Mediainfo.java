@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Scan;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.proof.Expectation;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -85,6 +86,7 @@ final class Mediainfo {
             return;
         }
         JsonNode video = track(tracks(made.file()), "Video");
+        light(video, made.expected().light());
         said(video, "colour_range", Set.of(colour.isFull() ? "Full" : "Limited"));
         said(video, "colour_primaries", switch (colour.primaries()) {
             case "bt2020" -> Set.of("BT.2020");
@@ -104,6 +106,13 @@ final class Mediainfo {
             case "smpte170m" -> Set.of("BT.601", "BT.709");
             default -> Set.of("BT.709");
         });
+    }
+
+    private static void light(JsonNode video, ContentLight light) {
+        if (light != null) {
+            assertThat(video.path("MaxCLL").asText()).startsWith(light.most() + " ");
+            assertThat(video.path("MaxFALL").asText()).startsWith(light.average() + " ");
+        }
     }
 
     static void finds(Scan scan, MadeFile made) throws IOException {

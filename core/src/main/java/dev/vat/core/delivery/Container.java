@@ -61,6 +61,11 @@ public enum Container {
         return colour;
     }
 
+    /** Whether it has a place for how bright frames in PQ are. */
+    public boolean statesLight() {
+        return this == MP4 || this == MOV || this == MKV || this == WEBM;
+    }
+
     public boolean statesPixelAspect() {
         return pixelAspect;
     }

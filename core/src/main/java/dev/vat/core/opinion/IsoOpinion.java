@@ -11,6 +11,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Rate;
@@ -98,6 +99,7 @@ final class IsoOpinion {
         if (planned.alphaBits() > 0 && movie.brand().equals("qt  ")) {
             opinion.line(WORDS.say("announced"), COLOUR_AND_ALPHA, entry.depth());
         }
+        opinion.light(planned, entry.box("clli").map(c -> new ContentLight(c.u16(), c.u16())).orElse(null));
         entry.box("colr").ifPresentOrElse(c -> colour(opinion, planned, c), () -> {
             // Players ask the container first, whatever the pictures say themselves.
             if (planned.primaries() != null) {

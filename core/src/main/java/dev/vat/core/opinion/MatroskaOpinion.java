@@ -8,6 +8,7 @@ import dev.vat.core.delivery.Container;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
@@ -39,6 +40,8 @@ final class MatroskaOpinion {
     private static final int RANGE = 0x55B9;
     private static final int TRANSFER = 0x55BA;
     private static final int PRIMARIES = 0x55BB;
+    private static final int MOST_LIGHT = 0x55BC;
+    private static final int AVERAGE_LIGHT = 0x55BD;
     private static final int CHANNELS = 0x9F;
     private static final int BIT_DEPTH = 0x6264;
     /** Sound packed with loss has no depth. */
@@ -109,11 +112,19 @@ final class MatroskaOpinion {
             tag(opinion, WORDS.say("primaries"), planned.primaries(), code(tags, PRIMARIES), CodePoints::primaries, String::equals);
             tag(opinion, WORDS.say("transfer"), planned.transfer(), code(tags, TRANSFER), CodePoints::transfer, CodePoints::sameTransfer);
             tag(opinion, WORDS.say("matrix"), planned.matrix(), code(tags, MATRIX), CodePoints::matrix, CodePoints::sameMatrix);
+            opinion.light(planned, light(tags));
             long range = tags.child(RANGE).map(EbmlElement::number).orElse(0L);
             if (planned.range() != null && range != 0) {
                 opinion.line(WORDS.say("range"), planned.range(), range == 2 ? "full" : "limited");
             }
         }
+    }
+
+    private static ContentLight light(EbmlElement colour) throws Malformed {
+        Optional<EbmlElement> most = colour.child(MOST_LIGHT);
+        Optional<EbmlElement> average = colour.child(AVERAGE_LIGHT);
+        return most.isEmpty() || average.isEmpty() ? null
+                : new ContentLight((int) most.get().number(), (int) average.get().number());
     }
 
     private static int code(EbmlElement colour, long id) throws Malformed {

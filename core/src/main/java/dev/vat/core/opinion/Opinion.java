@@ -1,9 +1,12 @@
 package dev.vat.core.opinion;
 
 import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.ContentLight;
+import dev.vat.core.proof.Expectation;
 import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.function.BiPredicate;
 
 /** What one reader found, field by field, held against what was planned. */
@@ -36,6 +39,14 @@ final class Opinion {
             others.add(new Comparison.Line(WORDS.say("by", field, standard), planned.toString(), found.toString(), false));
         }
         return this;
+    }
+
+    /** How bright frames in PQ are. @param found null where the file doesn't say it */
+    void light(Expectation planned, ContentLight found) {
+        if (planned.light() != null || found != null) {
+            verdict(WORDS.say("light"), planned.light() == null ? WORDS.say("none") : planned.light(),
+                    found == null ? WORDS.say("none") : found, Objects.equals(planned.light(), found));
+        }
     }
 
     /** It can't be read at all. */

@@ -61,9 +61,15 @@ public record Receipt(int version, String file, String made, String vat, String 
      * @param crc CRC32C of the decoded samples, hexadecimal
      * @param psnr decoded against what was given to the encoder, in dB; null where they are equal to the last bit
      * @param ssim from 0 to 1, luma
+     * @param light of what the encoder was given, in PQ; null by other curves
      */
     @JsonInclude(JsonInclude.Include.ALWAYS)
-    public record FrameLine(long frame, String crc, Double psnr, double ssim) {}
+    public record FrameLine(long frame, String crc, Double psnr, double ssim,
+            @JsonInclude(JsonInclude.Include.NON_NULL) FrameLight light) {
+        public FrameLine(long frame, String crc, Double psnr, double ssim) {
+            this(frame, crc, psnr, ssim, null);
+        }
+    }
 
     /**
      * Picture against source over the whole file; PSNR in dB of luma, null where not a bit differs.

@@ -195,6 +195,8 @@ public final class EncoderOptions {
         options.put("g", group(settings, rate));
         if (settings.control() instanceof RateControl.Average(long bits)) {
             options.put("b", Long.toString(bits));
+            // It takes a quarter more or less for an average by itself.
+            options.put("svtav1-params", "undershoot-pct=5:overshoot-pct=5");
         } else {
             options.put("crf", Integer.toString(number(settings.control())));
         }

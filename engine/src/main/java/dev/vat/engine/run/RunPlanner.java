@@ -13,6 +13,7 @@ import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.product.VatVersion;
 import dev.vat.core.project.Project;
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.proof.RatePromise;
 import dev.vat.core.recipe.FrameStamp;
 import dev.vat.core.reel.ReelSpan;
 import dev.vat.core.resolved.PictureWords;
@@ -126,7 +127,8 @@ public final class RunPlanner {
                         programme.range(), LocalDate.now(clock), frame.size(), rate));
         Treatment treatment = deliverable.treatment(frame);
         PictureWords words = PictureWords.of(programme, deliverable, LocalDate.now(clock).toString()).orElse(null);
-        Expectation asked = expected(deliverable, settings, programme, frames, rate, frame, sound, fileName);
+        Expectation asked = expected(deliverable, settings, programme, frames, rate, frame, sound, fileName)
+                .withBits(RatePromise.of(settings, frame.size(), rate, frames, sound == null ? 0 : sound.channels()));
         RunFile picture = new RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
                 settings.control().passes(),
@@ -141,7 +143,8 @@ public final class RunPlanner {
         return List.of(picture, new RunFile(deliverable.matteId(), WORDS.say("matte", deliverable.title()), picture.codec(), matteName,
                 treatment.withColour(plain.colourFor(frame.size())).asMatte(), null, threads, picture.passes(), picture.options(),
                 picture.parts(),
-                expected(deliverable, plain, programme, frames, rate, frame, null, matteName), deliverable.accepted(), picture.forecast()));
+                expected(deliverable, plain, programme, frames, rate, frame, null, matteName).withBits(asked.bits()),
+                deliverable.accepted(), picture.forecast()));
     }
 
     private static Expectation expected(Deliverable deliverable, Settings settings, ResolvedReel programme, long frames, Rate rate,

@@ -13,6 +13,7 @@ import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
+import dev.vat.media.measure.LightMeter;
 import dev.vat.media.measure.Likeness;
 import dev.vat.media.picture.Picture;
 import java.util.ArrayDeque;
@@ -95,7 +96,8 @@ final class InlineCheck implements AutoCloseable {
                 throw new MediaException(WORDS.say("moreFramesCanBeDecodedThan"), 0);
             }
             Likeness.Value value = likeness.compare(decoded, original);
-            proofs.add(new FrameProof(firstFrame + proofs.size(), decoded.crc32c(), value.psnr(), value.ssim()));
+            proofs.add(new FrameProof(firstFrame + proofs.size(), decoded.crc32c(), value.psnr(), value.ssim(),
+                    LightMeter.of(original).orElse(null)));
         }
     }
 

@@ -2,7 +2,9 @@ package dev.vat.media.mux;
 
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_FLAC;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_OPUS;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_CONTENT_LIGHT_LEVEL;
 import static org.bytedeco.ffmpeg.global.avcodec.av_get_exact_bits_per_sample;
+import static org.bytedeco.ffmpeg.global.avcodec.av_packet_side_data_new;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_from_context;
 import static org.bytedeco.ffmpeg.global.avformat.AVIO_FLAG_WRITE;
@@ -20,23 +22,29 @@ import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.source.FrameNumbers;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
+import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
 import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
+import org.bytedeco.ffmpeg.avcodec.AVPacketSideData;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVIOContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
+import org.bytedeco.ffmpeg.avutil.AVContentLightMetadata;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.ffmpeg.global.avcodec;
+import org.bytedeco.javacpp.IntPointer;
+import org.bytedeco.javacpp.PointerPointer;
 
 /** Writes one picture track into one file. Times are given in frames. Belongs to one thread. */
 public final class Muxer implements AutoCloseable {
@@ -103,6 +111,24 @@ public final class Muxer implements AutoCloseable {
             AVDictionary metadata = new AVDictionary(context.metadata());
             Av.check(av_dict_set(metadata, FrameNumbers.TAG, numbers.toString(), 0), WORDS.say("numbersOfFrames"));
             context.metadata(metadata);
+        }
+        return this;
+    }
+
+    /** How bright its frames in PQ are, where the container has a place for it; null for nothing. */
+    Muxer light(ContentLight light) {
+        if (light != null) {
+            AVCodecParameters track = stream.codecpar();
+            try (IntPointer count = new IntPointer(1).put(track.nb_coded_side_data());
+                    PointerPointer<AVPacketSideData> all = new PointerPointer<AVPacketSideData>(1).put(track.coded_side_data());
+                    AVContentLightMetadata levels = new AVContentLightMetadata()) {
+                AVPacketSideData added = av_packet_side_data_new(all, count, AV_PKT_DATA_CONTENT_LIGHT_LEVEL, levels.sizeof(), 0);
+                if (added == null || added.isNull()) {
+                    throw new MediaException(WORDS.say("track"), 0);
+                }
+                new AVContentLightMetadata(added.data()).MaxCLL(light.most()).MaxFALL(light.average());
+                track.coded_side_data(all.get(AVPacketSideData.class)).nb_coded_side_data(count.get());
+            }
         }
         return this;
     }

@@ -18,6 +18,7 @@ import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
 import dev.vat.core.proof.Loudness;
+import dev.vat.core.proof.PictureBits;
 import dev.vat.core.proof.Spacing;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.time.Rate;
@@ -44,6 +45,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.function.LongPredicate;
+import java.util.stream.LongStream;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVPixFmtDescriptor;
@@ -59,15 +61,18 @@ public final class MovieProof {
      *
      * @param loudness null where there is no sound
      * @param soundSeconds fingerprints of the sound, one for each second; empty where there is none
+     * @param bits of every coded picture, or null where pictures aren't coded one after the other
      */
-    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness, List<String> soundSeconds) {
+    public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness, List<String> soundSeconds,
+            PictureBits bits) {
         Result(FileFacts facts, int[] crcs, List<Spacing> spacing) {
-            this(facts, crcs, spacing, null, List.of());
+            this(facts, crcs, spacing, null, List.of(), null);
         }
     }
 
     private final List<Long> times = new ArrayList<>();
     private final List<Integer> crcs = new ArrayList<>();
+    private final LongStream.Builder coded = LongStream.builder();
     private boolean transparent;
     private long end;
     private OptionalInt proResAlphaBits = OptionalInt.empty();
@@ -100,6 +105,7 @@ public final class MovieProof {
                 if (crcs.isEmpty()) {
                     proResAlphaBits = ProResHeader.alphaBits(packet);
                 }
+                coded.add(packet.size());
                 end = Math.max(end, packet.pts() + packet.duration());
                 decoder.decode(packet, picture -> format.value = take(picture));
             })) {
@@ -112,7 +118,8 @@ public final class MovieProof {
             return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
                     facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(),
                             level == null ? Long.MAX_VALUE : level.to()),
-                    facts.sound() == null ? List.of() : SoundPrint.of(file));
+                    facts.sound() == null ? List.of() : SoundPrint.of(file),
+                    PictureBits.ofBytes(coded.build().toArray(), facts.rate()));
         }
     }
 

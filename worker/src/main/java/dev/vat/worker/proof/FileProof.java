@@ -13,6 +13,7 @@ import dev.vat.core.picture.Standing;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
+import dev.vat.core.proof.RateLines;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
@@ -70,7 +71,9 @@ public final class FileProof {
             found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn)
                     : MovieProof.prove(joined, file.expected().level(), goOn);
             facts = found.facts();
-            comparison = Comparison.of(file.expected(), facts, found.loudness()).with(opinion(file.expected(), joined));
+            comparison = Comparison.of(file.expected(), facts, found.loudness())
+                    .with(RateLines.of(file.expected().bits(), found.bits(), quality(plan, file, planned)))
+                    .with(opinion(file.expected(), joined));
             comparison.disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
             frames(planned, found.crcs(), reasons);

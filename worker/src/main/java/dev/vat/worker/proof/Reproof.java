@@ -2,6 +2,7 @@ package dev.vat.worker.proof;
 
 import dev.vat.core.proof.BytePrints;
 import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.RateLines;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.words.Words;
@@ -54,7 +55,9 @@ public final class Reproof {
         try {
             MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
-            Comparison.of(receipt.planned(), found.facts(), found.loudness()).with(FileProof.opinion(receipt.planned(), file))
+            Comparison.of(receipt.planned(), found.facts(), found.loudness())
+                    .with(RateLines.of(receipt.planned().bits(), found.bits(), receipt.quality()))
+                    .with(FileProof.opinion(receipt.planned(), file))
                     .disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();

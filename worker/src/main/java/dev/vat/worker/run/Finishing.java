@@ -2,6 +2,7 @@ package dev.vat.worker.run;
 
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.product.VatVersion;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.Loudness;
 import dev.vat.core.proof.Receipt;
@@ -61,7 +62,7 @@ final class Finishing {
     }
 
     void finish(RunFile planned, List<JournalEntry.PartClosed> parts) throws IOException {
-        RunFile file = levelled(planned);
+        RunFile file = lit(levelled(planned), parts);
         Path work = RunHome.workFolder(plan, file);
         Path finished = RunHome.finished(plan, file);
         Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
@@ -95,6 +96,7 @@ final class Finishing {
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
                         file.expected().pixelAspect(), file.expected().timecode())
+                        .withLight(file.expected().light())
                         .withOrigin(new Origin(VatVersion.NAME, plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
@@ -122,6 +124,12 @@ final class Finishing {
         journal.write(new JournalEntry.Delivered(file.target(), delivered.toString()));
         RunHome.deleteWorkFolder(plan, file);
         tell(file, Stage.DELIVERED, file.expected().frames(), Durable.size(delivered), null, delivered, ReceiptFile.of(delivered), null);
+    }
+
+    /** With the light of its frames, which is known once all of them are made. */
+    private static RunFile lit(RunFile file, List<JournalEntry.PartClosed> parts) {
+        return ContentLight.of(parts.stream().flatMap(p -> p.checked().stream()).map(Receipt.FrameLine::light).toList())
+                .map(light -> file.withExpected(file.expected().withLight(light))).orElse(file);
     }
 
     /**

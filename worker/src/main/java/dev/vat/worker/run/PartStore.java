@@ -115,6 +115,6 @@ final class PartStore {
 
     private static Receipt.FrameLine line(FrameProof proof) {
         return new Receipt.FrameLine(proof.frame(), "%08x".formatted(proof.crc()),
-                Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim());
+                Double.isInfinite(proof.psnr()) ? null : proof.psnr(), proof.ssim(), proof.light());
     }
 }
