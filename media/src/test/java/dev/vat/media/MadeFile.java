@@ -2,6 +2,7 @@ package dev.vat.media;
 
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.PartForm;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
@@ -70,9 +71,12 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
             first += length;
         }
         expected = expected.withLight(ContentLight.of(proofs.stream().map(FrameProof::light).toList()).orElse(null));
+        if (settings.statesMastering()) {
+            expected = expected.withMastering(MasteringDisplay.parse("P3, 0.005 to 1000"));
+        }
         Path joined = folder.resolve("joined." + settings.container().extension());
         Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode())
-                .withLight(expected.light())
+                .withLight(expected.light(), expected.mastering())
                 .withOrigin(new Origin("Vat", "test", settings.toString(), Instant.parse("2031-05-04T10:00:00Z"))), null);
         return new MadeFile(joined, expected, proofs);
     }

@@ -112,6 +112,8 @@ final class Mediainfo {
         if (light != null) {
             assertThat(video.path("MaxCLL").asText()).startsWith(light.most() + " ");
             assertThat(video.path("MaxFALL").asText()).startsWith(light.average() + " ");
+            assertThat(video.path("MasteringDisplay_ColorPrimaries").asText()).isEqualTo("Display P3");
+            assertThat(video.path("MasteringDisplay_Luminance").asText()).isEqualTo("min: 0.0050 cd/m2, max: 1000 cd/m2");
         }
     }
 

@@ -8,6 +8,7 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
+import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -28,6 +29,7 @@ import java.util.function.Consumer;
  * @param sound how sound is packed, chosen in place of what is usual in the container, or null
  * @param loudness that its sound is brought to, or null for as it is
  * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
+ * @param mastering the display on which its pictures in PQ were judged, or null where nobody said
  * @param look a table of colours for this file alone, or null
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
  * @param loops how often a moving still is played, 0 for ever, or null for the target's
@@ -44,7 +46,8 @@ import java.util.function.Consumer;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-        Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, Look look, Ground flatten, Integer loops,
+        Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, MasteringDisplay mastering, Look look, Ground flatten,
+        Integer loops,
         Effort effort, Rational group, Long firstNumber,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
         BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
@@ -59,7 +62,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, Ground.BLACK, null, null,
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, Ground.BLACK, null,
+                null,
                 null, null, false, false, null, false, false, Set.of(), null, Map.of());
     }
 
@@ -112,6 +116,17 @@ public record Deliverable(String id, String target, boolean off, String codec, C
             refuse(Legality.against(codecInUse(), settings().container(), other));
         }
         return with(d -> d.colour = other == null || other.equals(targetInCatalogue().settings().colour()) ? null : other.id());
+    }
+
+    /**
+     * @param other null for nothing to be said of it
+     * @throws IllegalArgumentException if the file isn't in PQ, or its container has no place for it
+     */
+    public Deliverable withMastering(MasteringDisplay other) {
+        if (other != null && !settings().statesMastering()) {
+            throw new IllegalArgumentException(Words.of(Deliverable.class).say("aMasteringDisplayIsStated"));
+        }
+        return with(d -> d.mastering = other);
     }
 
     private static void refuse(Optional<String> reason) {

@@ -15,6 +15,7 @@ final class DeliverableDraft {
     Framing framing;
     SoundCodec sound;
     LoudnessTarget loudness;
+    MasteringDisplay mastering;
     String colour;
     Look look;
     Ground flatten;
@@ -40,6 +41,7 @@ final class DeliverableDraft {
         draft.framing = d.framing();
         draft.sound = d.sound();
         draft.loudness = d.loudness();
+        draft.mastering = d.mastering();
         draft.colour = d.colour();
         draft.look = d.look();
         draft.flatten = d.flatten();
@@ -59,7 +61,8 @@ final class DeliverableDraft {
 
     /** @param target and {@code extra}: what never changes */
     Deliverable finished(String target, Map<String, Object> extra) {
-        return new Deliverable(id, target, off, codec, container, control, framing, sound, loudness, colour, look, flatten, loops, effort,
+        return new Deliverable(id, target, off, codec, container, control, framing, sound, loudness, colour, mastering, look, flatten,
+                loops, effort,
                 group,
                 firstNumber, matte, cropToGrid, burnIn, clean, draft, accepted, pass, extra);
     }

@@ -71,6 +71,11 @@ public record Settings(Codec codec, Container container, RateControl control, bo
         return colour != null ? colour : codec.colourFor(size);
     }
 
+    /** Whether the file has a place for the display on which its pictures were judged: in PQ, and by its container. */
+    public boolean statesMastering() {
+        return ColourCoding.PQ.equals(colour) && container.statesLight();
+    }
+
     public Settings withIndexInFront(boolean other) {
         return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops, effort,
                 group);

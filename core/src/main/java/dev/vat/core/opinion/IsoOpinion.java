@@ -99,6 +99,7 @@ final class IsoOpinion {
         if (planned.alphaBits() > 0 && movie.brand().equals("qt  ")) {
             opinion.line(WORDS.say("announced"), COLOUR_AND_ALPHA, entry.depth());
         }
+        opinion.mastering(planned, entry.box("mdcv").map(IsoOpinion::mastering).orElse(null));
         opinion.light(planned, entry.box("clli").map(c -> new ContentLight(c.u16(), c.u16())).orElse(null));
         entry.box("colr").ifPresentOrElse(c -> colour(opinion, planned, c), () -> {
             // Players ask the container first, whatever the pictures say themselves.
@@ -106,6 +107,15 @@ final class IsoOpinion {
                 opinion.verdict(WORDS.say("colours"), planned.primaries(), WORDS.say("none"), false);
             }
         });
+    }
+
+    /** ISO/IEC 14496-12, 12.1.6: green, blue, red, white, then most and least light. */
+    private static List<Long> mastering(Cursor c) {
+        long[] points = new long[8];
+        for (int i = 0; i < points.length; i++) {
+            points[i] = c.u16();
+        }
+        return List.of(points[4], points[5], points[0], points[1], points[2], points[3], points[6], points[7], c.u32(), c.u32());
     }
 
     private static void colour(Opinion opinion, Expectation planned, Cursor c) {

@@ -42,6 +42,8 @@ final class MatroskaOpinion {
     private static final int PRIMARIES = 0x55BB;
     private static final int MOST_LIGHT = 0x55BC;
     private static final int AVERAGE_LIGHT = 0x55BD;
+    private static final int MASTERING = 0x55D0;
+    private static final int FIRST_OF_MASTERING = 0x55D1;
     private static final int CHANNELS = 0x9F;
     private static final int BIT_DEPTH = 0x6264;
     /** Sound packed with loss has no depth. */
@@ -112,6 +114,7 @@ final class MatroskaOpinion {
             tag(opinion, WORDS.say("primaries"), planned.primaries(), code(tags, PRIMARIES), CodePoints::primaries, String::equals);
             tag(opinion, WORDS.say("transfer"), planned.transfer(), code(tags, TRANSFER), CodePoints::transfer, CodePoints::sameTransfer);
             tag(opinion, WORDS.say("matrix"), planned.matrix(), code(tags, MATRIX), CodePoints::matrix, CodePoints::sameMatrix);
+            opinion.mastering(planned, mastering(tags));
             opinion.light(planned, light(tags));
             long range = tags.child(RANGE).map(EbmlElement::number).orElse(0L);
             if (planned.range() != null && range != 0) {
@@ -125,6 +128,20 @@ final class MatroskaOpinion {
         Optional<EbmlElement> average = colour.child(AVERAGE_LIGHT);
         return most.isEmpty() || average.isEmpty() ? null
                 : new ContentLight((int) most.get().number(), (int) average.get().number());
+    }
+
+    /** Red, green, blue, white, each as x and y, then most and least light. */
+    private static List<Long> mastering(EbmlElement colour) throws Malformed {
+        EbmlElement display = colour.child(MASTERING).orElse(null);
+        if (display == null) {
+            return null;
+        }
+        List<Long> found = new ArrayList<>();
+        for (int i = 0; i < 10; i++) {
+            double value = display.child(FIRST_OF_MASTERING + i).map(EbmlElement::decimal).orElse(0.0);
+            found.add(Math.round(value * (i < 8 ? 50_000 : 10_000)));
+        }
+        return found;
     }
 
     private static int code(EbmlElement colour, long id) throws Malformed {

@@ -49,6 +49,16 @@ final class Opinion {
         }
     }
 
+    /** The display on which pictures were judged. @param found in the units of SMPTE ST 2086, or null where the file doesn't say it */
+    void mastering(Expectation planned, List<Long> found) {
+        List<Long> wanted = planned.mastering() == null ? null : planned.mastering().units();
+        if (wanted != null || found != null) {
+            verdict(WORDS.say("mastering"), wanted == null ? WORDS.say("none") : planned.mastering(),
+                    Objects.equals(wanted, found) ? planned.mastering() : found == null ? WORDS.say("none") : found,
+                    Objects.equals(wanted, found));
+        }
+    }
+
     /** It can't be read at all. */
     Opinion unreadable(String why) {
         others.add(new Comparison.Line(WORDS.say("second", standard), WORDS.say("readable"), why, false));

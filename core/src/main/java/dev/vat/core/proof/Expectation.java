@@ -6,6 +6,7 @@ import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
@@ -27,6 +28,7 @@ import dev.vat.core.time.Timecode;
  * @param loops how often it is played, 0 for ever, or null where it is no moving still
  * @param timecode label of the first frame, or null for none; MXF always has one
  * @param level how loud its sound is to be, or null where nobody said
+ * @param mastering the display on which its pictures were judged, or null for nothing to be said of it
  * @param light how bright its frames in PQ are, once they are measured and where its container has a place for it; else null
  * @param bits what was asked of its pictures' bits, or null where quality or profile decides
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
@@ -36,7 +38,8 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         String primaries, String transfer, String range, int soundTracks, SoundTrack sound, boolean indexInFront, Stills stills,
         Long mostBytes, Scan scan, Integer loops, String timecode, Level level,
         @JsonInclude(JsonInclude.Include.NON_NULL) RatePromise bits,
-        @JsonInclude(JsonInclude.Include.NON_NULL) ContentLight light) {
+        @JsonInclude(JsonInclude.Include.NON_NULL) ContentLight light,
+        @JsonInclude(JsonInclude.Include.NON_NULL) MasteringDisplay mastering) {
 
     private static final String ZERO = "00:00:00:00";
 
@@ -89,14 +92,14 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                                 sound.seconds()),
                 settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
                 codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,
-                container == Container.MXF ? ZERO : null, null, null, null);
+                container == Container.MXF ? ZERO : null, null, null, null, null);
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level, bits, light);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level, bits, light, mastering);
     }
 
     /** The same with fewer frames, and sound as long as they are; what is left of the programme is to be as loud as all of it was. */
@@ -107,7 +110,7 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 primaries,
                 transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode,
                 level == null || shorter == null ? null : level.until(shorter.seconds.times(shorter.rate).round()),
-                bits == null || fewer >= frames ? bits : bits.capAlone(), light);
+                bits == null || fewer >= frames ? bits : bits.capAlone(), light, mastering);
     }
 
     /** The same with a label for its first frame, where the container has a place for one. @param label null for none */
@@ -115,28 +118,30 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         return label == null || !container.carriesTimecode() ? this
                 : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
                         matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops,
-                        label.toString(), level, bits, light);
+                        label.toString(), level, bits, light, mastering);
     }
 
     /** With another sound track, or none. @param track null for none */
     public Expectation withSound(SoundTrack track) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, track == null ? 0 : 1, track, indexInFront, stills, mostBytes, scan, loops, timecode, null, bits, light);
+                transfer, range, track == null ? 0 : 1, track, indexInFront, stills, mostBytes, scan, loops, timecode, null, bits, light,
+                mastering);
     }
 
     /** @param other null for as it is */
     public Expectation withLevel(Level other) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other, bits, light);
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other, bits, light, mastering);
     }
 
     /** @param promise null where quality or profile decides */
     public Expectation withBits(RatePromise promise) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, promise, light);
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, promise, light,
+                mastering);
     }
 
     /** With how bright its frames are, where its container has a place for it. @param found null where nobody measured it */
@@ -144,7 +149,14 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
                 transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, bits,
-                container.statesLight() ? found : null);
+                container.statesLight() ? found : null, mastering);
+    }
+
+    /** @param display null for nothing to be said of it */
+    public Expectation withMastering(MasteringDisplay display) {
+        return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
+                primaries,
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, bits, light, display);
     }
 
     /** Length in seconds, exactly. */

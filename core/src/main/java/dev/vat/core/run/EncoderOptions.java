@@ -3,6 +3,7 @@ package dev.vat.core.run;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.CodecLevel;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
@@ -85,6 +86,22 @@ public final class EncoderOptions {
         }
         Map<String, String> all = new TreeMap<>(options);
         all.put("gop_timecode", label);
+        return all;
+    }
+
+    /**
+     * With the display on which pictures were judged, for codings that say so themselves; containers say it all the same.
+     *
+     * @param display null for nothing to be said of it
+     */
+    public static Map<String, String> mastered(Map<String, String> options, MasteringDisplay display) {
+        if (display == null || !options.containsKey("x265-params")) {
+            return options;
+        }
+        List<Long> u = display.units();
+        Map<String, String> all = new TreeMap<>(options);
+        all.merge("x265-params", "hdr10=1:master-display=G(%d,%d)B(%d,%d)R(%d,%d)WP(%d,%d)L(%d,%d)".formatted(u.get(2), u.get(3), u.get(4),
+                u.get(5), u.get(0), u.get(1), u.get(6), u.get(7), u.get(8), u.get(9)), (a, b) -> a + ":" + b);
         return all;
     }
 

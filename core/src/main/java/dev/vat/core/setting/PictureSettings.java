@@ -9,6 +9,7 @@ import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Look;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
@@ -21,12 +22,15 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Objects;
 
 /** What becomes of a deliverable's pictures. */
 final class PictureSettings {
 
     private static final Words WORDS = Words.of(PictureSettings.class);
+
+    private static final String USUAL_DISPLAY = "P3, 1000 cd/m2";
 
     private static final Setting FIT = Setting.of("fit", Group.PICTURE, WORDS.say("fit"), WORDS.say("howThePictureIsBroughtInto"))
             .showing((view, d) -> view.frame(d).map(f -> fit(view.reel(), d, f))).chosen((_, d) -> fits(d)).judgedBy("squashed")
@@ -54,6 +58,18 @@ final class PictureSettings {
             .option("--colour", "ID", WORDS.say("whatSamplesMeanInPlaceOf"),
                     (_, d, text) -> d.withColour(ColourCoding.parse(text)));
 
+    private static final Setting MASTERING = Setting.of("mastering", Group.COLOUR, WORDS.say("masteringDisplay"),
+            WORDS.say("theDisplayOnWhich"))
+            .showing((_, d) -> d.settings().statesMastering()
+                    ? Optional.of(d.mastering() == null ? WORDS.say("notSaid") : d.mastering().toString()) : Optional.empty())
+            .absent(WORDS.say("onlyInPQ"))
+            .where(d -> d.settings().statesMastering())
+            .typed((_, d) -> d.mastering() == null ? USUAL_DISPLAY : d.mastering().toString(),
+                    (_, d, text) -> d.withMastering(text.isBlank() ? null : MasteringDisplay.parse(text)))
+            .back(d -> d.withMastering(null))
+            .option("--mastering", "DISPLAY", WORDS.say("theDisplayOnWhich2"),
+                    (_, d, text) -> d.withMastering(MasteringDisplay.parse(text)));
+
     private static final Setting LOOK = Setting.of("look", Group.COLOUR, "LUT", WORDS.say("aTableOfColoursCubeThat"))
             .showing(d -> d.look() == null ? WORDS.say("none") : d.look().name()).judgedBy("look-unusable", "look-above-white")
             .back(d -> d.withLook(null)).carried((from, to) -> to.withLook(from.look()))
@@ -77,7 +93,7 @@ final class PictureSettings {
             .option("--scan", "ORDER", WORDS.say("progressiveTopOrBottomInterlaced"),
                     (_, d, text) -> d.withFraming(framing(d).withScan(Scan.parse(text))));
 
-    static final List<Setting> ALL = List.of(FIT, PIXEL_ASPECT, COLOUR, LOOK, BURN_IN, SCAN);
+    static final List<Setting> ALL = List.of(FIT, PIXEL_ASPECT, COLOUR, MASTERING, LOOK, BURN_IN, SCAN);
 
     private PictureSettings() {}
 

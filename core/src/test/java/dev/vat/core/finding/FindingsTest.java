@@ -256,8 +256,9 @@ class FindingsTest {
         Case off = at(1920, 1080, "web-h264").edit(DeliverableEdits.switchOff("web-h264", true));
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
-        strange.project = strange.project.withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null,
-                null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
+        strange.project = strange.project
+                .withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null,
+                        null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
     }

@@ -110,6 +110,7 @@ class TreatmentFindingsTest {
         Finding lost = one(find("edit-prores-hq", 25, DeliverableEdits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
                 DeliverableEdits.follow("edit-prores-hq",
                         d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, d.colour(), null,
+                                null,
                                 null, null, null, null, null,
                                 false, false, null, false, false, null, null, Map.of()))),
                 "colour-illegal");

@@ -132,7 +132,8 @@ public final class RunPlanner {
         RunFile picture = new RunFile(deliverable.id(), deliverable.title(), settings.codec().id(), fileName,
                 treatment.look() == null ? treatment : treatment.withLook(printed(treatment.look())), words, threads,
                 settings.control().passes(),
-                EncoderOptions.labelled(EncoderOptions.options(solved, rate, frame.size()), settings.codec(), asked.timecode()),
+                EncoderOptions.mastered(EncoderOptions.labelled(EncoderOptions.options(solved, rate, frame.size()), settings.codec(),
+                        asked.timecode()), asked.mastering()),
                 PartCutting.cut(settings, rate, frames), asked, deliverable.accepted(),
                 RoughForecast.of(settings, frame.size(), frames, rate, programme.transparent()));
         if (!deliverable.makesMatte() || !programme.transparent()) {
@@ -150,7 +151,8 @@ public final class RunPlanner {
     private static Expectation expected(Deliverable deliverable, Settings settings, ResolvedReel programme, long frames, Rate rate,
             Frame frame, ReelSound sound, String fileName) {
         Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound)
-                .withTimecode(programme.start(rate).orElse(null));
+                .withTimecode(programme.start(rate).orElse(null))
+                .withMastering(settings.statesMastering() ? deliverable.mastering() : null);
         if (deliverable.loudness() != null && expected.sound() != null) {
             LoudnessTarget wish = deliverable.loudness();
             expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(),

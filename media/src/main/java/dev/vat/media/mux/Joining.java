@@ -4,6 +4,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
 import static org.bytedeco.ffmpeg.global.avutil.av_rescale_q;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.proof.ContentLight;
@@ -45,24 +46,25 @@ public final class Joining {
      * @param timecode label of the first frame, or null for none
      * @param numbers what its frames are numbered, where it is to say so; null else
      * @param light of its frames in PQ, or null for nothing to be said of it
+     * @param mastering the display on which its pictures were judged, or null for nothing to be said of it
      * @param origin who made it and when, or null for nothing to be said of that
      */
     public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode,
-            FrameNumbers numbers, ContentLight light, Origin origin) {
+            FrameNumbers numbers, ContentLight light, MasteringDisplay mastering, Origin origin) {
         public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
-            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null);
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null, null);
         }
 
         public Target withNumbers(FrameNumbers other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, origin);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, mastering, origin);
         }
 
-        public Target withLight(ContentLight other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, origin);
+        public Target withLight(ContentLight other, MasteringDisplay display) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, display, origin);
         }
 
         public Target withOrigin(Origin other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, other);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, other);
         }
     }
 
@@ -111,7 +113,7 @@ public final class Joining {
                 try (Demuxer demuxer = new Demuxer(part.file)) {
                     if (!started) {
                         muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode)
-                                .numbers(target.numbers).light(target.light).origin(target.origin);
+                                .numbers(target.numbers).light(target.light, target.mastering).origin(target.origin);
                         if (voice != null) {
                             muxer.sound(voice.context(), voice.padding());
                         }

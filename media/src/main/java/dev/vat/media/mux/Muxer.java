@@ -3,6 +3,7 @@ package dev.vat.media.mux;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_FLAC;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_OPUS;
 import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_CONTENT_LIGHT_LEVEL;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_PKT_DATA_MASTERING_DISPLAY_METADATA;
 import static org.bytedeco.ffmpeg.global.avcodec.av_get_exact_bits_per_sample;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_side_data_new;
 import static org.bytedeco.ffmpeg.global.avcodec.avcodec_parameters_copy;
@@ -20,6 +21,7 @@ import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_NONE;
 import static org.bytedeco.ffmpeg.global.avutil.av_dict_set;
 
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.proof.ContentLight;
@@ -31,6 +33,7 @@ import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVCodecParameters;
@@ -40,9 +43,11 @@ import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVIOContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVContentLightMetadata;
+import org.bytedeco.ffmpeg.avutil.AVMasteringDisplayMetadata;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 import org.bytedeco.ffmpeg.global.avcodec;
+import org.bytedeco.javacpp.BytePointer;
 import org.bytedeco.javacpp.IntPointer;
 import org.bytedeco.javacpp.PointerPointer;
 
@@ -55,6 +60,11 @@ public final class Muxer implements AutoCloseable {
     private static final int BY_DEFAULT = 1;
     /** Where an Opus header says what is skipped, little-endian (RFC 7845, 5.1). */
     private static final int OPUS_PRE_SKIP = 10;
+    /** How SMPTE ST 2086 counts chromaticities and light. */
+    private static final int POINT_UNIT = 50_000;
+    private static final int LIGHT_UNIT = 10_000;
+    private static final int LIGHT_BYTES = new AVContentLightMetadata().sizeof();
+    private static final int DISPLAY_BYTES = new AVMasteringDisplayMetadata().sizeof();
 
     private final Container container;
     private Origin origin;
@@ -115,22 +125,37 @@ public final class Muxer implements AutoCloseable {
         return this;
     }
 
-    /** How bright its frames in PQ are, where the container has a place for it; null for nothing. */
-    Muxer light(ContentLight light) {
+    /** How bright its frames in PQ are, and on which display they were judged; null for nothing to be said of that. */
+    Muxer light(ContentLight light, MasteringDisplay display) {
         if (light != null) {
-            AVCodecParameters track = stream.codecpar();
-            try (IntPointer count = new IntPointer(1).put(track.nb_coded_side_data());
-                    PointerPointer<AVPacketSideData> all = new PointerPointer<AVPacketSideData>(1).put(track.coded_side_data());
-                    AVContentLightMetadata levels = new AVContentLightMetadata()) {
-                AVPacketSideData added = av_packet_side_data_new(all, count, AV_PKT_DATA_CONTENT_LIGHT_LEVEL, levels.sizeof(), 0);
-                if (added == null || added.isNull()) {
-                    throw new MediaException(WORDS.say("track"), 0);
-                }
-                new AVContentLightMetadata(added.data()).MaxCLL(light.most()).MaxFALL(light.average());
-                track.coded_side_data(all.get(AVPacketSideData.class)).nb_coded_side_data(count.get());
+            new AVContentLightMetadata(beside(AV_PKT_DATA_CONTENT_LIGHT_LEVEL, LIGHT_BYTES)).MaxCLL(light.most()).MaxFALL(light.average());
+        }
+        if (display != null) {
+            List<Long> units = display.units();
+            AVMasteringDisplayMetadata data = new AVMasteringDisplayMetadata(beside(AV_PKT_DATA_MASTERING_DISPLAY_METADATA, DISPLAY_BYTES));
+            for (int i = 0; i < 6; i++) {
+                data.display_primaries(i / 2, i % 2, Av.fraction(Rational.of(units.get(i), POINT_UNIT)));
             }
+            data.white_point(0, Av.fraction(Rational.of(units.get(6), POINT_UNIT)))
+                    .white_point(1, Av.fraction(Rational.of(units.get(7), POINT_UNIT)))
+                    .max_luminance(Av.fraction(Rational.of(units.get(8), LIGHT_UNIT)))
+                    .min_luminance(Av.fraction(Rational.of(units.get(9), LIGHT_UNIT))).has_primaries(1).has_luminance(1);
         }
         return this;
+    }
+
+    /** Room for what is said of the whole track. */
+    private BytePointer beside(int kind, int bytes) {
+        AVCodecParameters track = stream.codecpar();
+        try (IntPointer count = new IntPointer(1).put(track.nb_coded_side_data());
+                PointerPointer<AVPacketSideData> all = new PointerPointer<AVPacketSideData>(1).put(track.coded_side_data())) {
+            AVPacketSideData added = av_packet_side_data_new(all, count, kind, bytes, 0);
+            if (added == null || added.isNull()) {
+                throw new MediaException(WORDS.say("track"), 0);
+            }
+            track.coded_side_data(all.get(AVPacketSideData.class)).nb_coded_side_data(count.get());
+            return added.data().fill(0);
+        }
     }
 
     /** Who made it, where the container has a field for that; null for nothing. */

@@ -256,6 +256,9 @@ public final class FileProof {
         new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement())
                 .describe(plan.size(), plan.pixelAspect())
                 .forEach(notes::add);
+        if (file.expected().light() != null && file.expected().mastering() == null) {
+            notes.add(WORDS.say("onWhichDisplay"));
+        }
         if (file.treatment().scan().isInterlaced()) {
             notes.add(WORDS.say("twoMomentsWovenIntoEach", file.treatment().scan().title()));
         }

@@ -96,7 +96,7 @@ final class Finishing {
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
                         file.expected().pixelAspect(), file.expected().timecode())
-                        .withLight(file.expected().light())
+                        .withLight(file.expected().light(), file.expected().mastering())
                         .withOrigin(new Origin(VatVersion.NAME, plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
