@@ -49,7 +49,8 @@ public final class CatalogueText {
             | loops | GIF, animated PNG and WebP | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
             | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV | the library, a tone within 30 \
             ms | moving stills, numbered frames |
-            | every frame's samples | | the library by CRC32C; Chromium within 4 codes on flat patches | |
+            | every frame's samples | | dav1d, vpxdec and libde265, to the last bit (`OtherDecodersTest`); OpenImageIO for numbered frames \
+            (`MadeStillsTest`); else the library by CRC32C; Chromium within 4 codes on flat patches | |
             | bit rate: average, cap, constant | | the library's packets, counted by Vat | where quality or profile decides |
             | light levels, mastering display (SMPTE ST 2086) | MP4, MOV, Matroska, WebM | mediainfo | all others; only in PQ |
             | timecode of the first frame | MP4, MOV, MXF, Matroska, DPX, EXR; groups of MPEG-2 | mediainfo | all others, of which a \
