@@ -61,7 +61,8 @@ public final class CatalogueText {
 
             Left out since this library can't write them so that they read back: uncompressed 4:2:2 and MP3 in AVI, H.265 and run-length \
             in AVI,
-            run-length in Matroska. VP9 of 10 bits: its encoder here is built for 8.
+            run-length in Matroska. VP9 of 10 bits and H.265 with alpha: their encoders here are built without. Floating-point TIFF: its
+            encoder has whole numbers alone.
             """;
 
     private CatalogueText() {}

@@ -22,8 +22,11 @@ final class NumberedStills {
     static final Codec DPX_16 = still("frames-dpx-16", WORDS.say("dpxFrames16Bit"), "dpx", "dpx", 16, 0, 47);
 
     /** OpenEXR 2, half-precision floats, zip; light itself, premultiplied where there is alpha, as all its readers take it. */
-    static final Codec EXR = exr("frames-exr", WORDS.say("exrFramesHalfFloat"), 0);
-    static final Codec EXR_RGBA = exr("frames-exr-rgba", WORDS.say("exrFramesWithAlphaHalfFloat"), 16);
+    static final Codec EXR = exr("frames-exr", WORDS.say("exrFramesHalfFloat"), 16, false);
+    static final Codec EXR_RGBA = exr("frames-exr-rgba", WORDS.say("exrFramesWithAlphaHalfFloat"), 16, true);
+    /** The same in single precision: for programs that read nothing else. The light that is in them went through 16 bits. */
+    static final Codec EXR_32 = exr("frames-exr-32", WORDS.say("exrFrames32BitFloat"), 32, false);
+    static final Codec EXR_RGBA_32 = exr("frames-exr-rgba-32", WORDS.say("exrFramesWithAlpha32BitFloat"), 32, true);
 
     static final Codec JPEG_8 = Codec.named("frames-jpeg", WORDS.say("jpegFrames")).reports("mjpeg", "unknown").samples(Chroma.YUV444, 8)
             .colour(ColourCoding.JFIF).in(Container.FRAMES).extension("jpg").quality(new Quality(1, 31, 2, 5, 10), 2).bitsPerPixel(.5, 8)
@@ -42,16 +45,17 @@ final class NumberedStills {
                 .plays(WORDS.say("opensInCompositingAndFinishing", (alpha > 0 ? WORDS.say("transparencyIncluded") : "."))).build();
     }
 
-    private static Codec exr(String id, String title, int alpha) {
-        return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, 16).alpha(alpha).colour(ColourCoding.LINEAR)
+    private static Codec exr(String id, String title, int bits, boolean alpha) {
+        return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, bits).alpha(alpha ? bits : 0)
+                .colour(ColourCoding.LINEAR)
                 .in(Container.FRAMES)
-                .extension("exr").bitsPerPixel(6, 1.2 * (48 + alpha))
-                .plays(WORDS.say("opensInCompositingAndFinishing", (alpha > 0 ? WORDS.say("transparencyIncluded") : "."))).build();
+                .extension("exr").bitsPerPixel(6, 1.2 * bits * (alpha ? 4 : 3))
+                .plays(WORDS.say("opensInCompositingAndFinishing", (alpha ? WORDS.say("transparencyIncluded") : "."))).build();
     }
 
     static List<Codec> all() {
         return List.of(PNG_8, PNG_16, PNG_RGBA_8, PNG_RGBA_16, TIFF_8, TIFF_16, TIFF_RGBA_16, TGA_8, TGA_RGBA_8, DPX_10, DPX_12, DPX_16,
-                EXR, EXR_RGBA,
+                EXR, EXR_RGBA, EXR_32, EXR_RGBA_32,
                 JPEG_8);
     }
 

@@ -46,7 +46,9 @@ public final class MemoryBound {
         Codec codec = file.codecInCatalogue();
         long samples = file.expected().size().pixels() * planes(codec.chroma()) / 2;
         long alpha = codec.alphaBits() > 0 ? file.expected().size().pixels() : 0;
-        long coded = (samples + alpha) * (codec.codedBits() > 8 ? 2 : 1);
+        // OpenEXR's encoder takes single precision and makes half of it itself.
+        int bytes = codec.reportedName().equals("exr") ? 4 : codec.codedBits() > 8 ? 2 : 1;
+        long coded = (samples + alpha) * bytes;
         return EACH_FILE + coded * (codec.groupSeconds() > 0 ? LONG_DELAY : SHORT_DELAY);
     }
 

@@ -32,6 +32,9 @@ public final class Likeness implements AutoCloseable {
 
     private static final Words WORDS = Words.of(Likeness.class);
 
+    /** Of whole numbers. */
+    private static final int MOST_BITS = 16;
+
     /** @param psnr in dB, positive infinity if not a bit differs @param ssim from 0 to 1 */
     public record Value(double psnr, double ssim) {}
 
@@ -108,7 +111,7 @@ public final class Likeness implements AutoCloseable {
     /** Planes without alpha, of the decoded depth: the only ones that can be compared. */
     private static String planar(Picture picture) {
         if (picture.isRgb()) {
-            return "gbrp" + (picture.bits() > 8 ? picture.bits() + "le" : "");
+            return "gbrp" + (picture.bits() > 8 ? Math.min(MOST_BITS, picture.bits()) + "le" : "");
         }
         return picture.formatName().equals("uyvy422") ? "yuv422p" : picture.formatName().replace("yuva", "yuv");
     }

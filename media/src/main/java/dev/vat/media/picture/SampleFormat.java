@@ -30,8 +30,8 @@ public final class SampleFormat {
             case "apng" -> "rgb24";
             case "apng-rgba" -> "rgba";
             case "webp-lossless" -> "bgra";
-            case "frames-exr" -> "gbrpf32le";
-            case "frames-exr-rgba" -> "gbrapf32le";
+            case "frames-exr", "frames-exr-32" -> "gbrpf32le";
+            case "frames-exr-rgba", "frames-exr-rgba-32" -> "gbrapf32le";
             case "mjpeg-422" -> "yuvj422p";
             default -> planar(codec);
         };

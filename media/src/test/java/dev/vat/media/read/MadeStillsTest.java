@@ -92,7 +92,7 @@ class MadeStillsTest {
         return switch (codec.id()) {
             case "frames-jpeg" -> COARSE;
             case "frames-dpx-12" -> SHIFTED;
-            case "frames-exr", "frames-exr-rgba" -> BELOW_BLACK;
+            case "frames-exr", "frames-exr-rgba", "frames-exr-32", "frames-exr-rgba-32" -> BELOW_BLACK;
             default -> SAME;
         };
     }
