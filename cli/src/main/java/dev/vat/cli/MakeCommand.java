@@ -281,10 +281,14 @@ final class MakeCommand implements Callable<Integer> {
     }
 
     private void tell(Finding finding) {
+        List<String> options = finding.isBlocker() ? Lifting.options(finding) : List.of();
         output.event("finding", "id", finding.id(), "severity", finding.severity().id(), "target", finding.target(),
-                "text", finding.text(), "evidence", finding.evidence());
+                "text", finding.text(), "evidence", finding.evidence(), "options", options);
         output.say(finding.severity().label() + ": " + finding.text()
                 + (finding.evidence().isEmpty() ? "" : " [" + finding.evidence() + "]"));
+        if (!options.isEmpty()) {
+            output.say(WORDS.say("liftedBy", String.join(WORDS.say("or"), options)));
+        }
         finding.remedies().stream().filter(Remedy.CopyText.class::isInstance).map(Remedy.CopyText.class::cast)
                 .forEach(copy -> output.say(WORDS.say("toRenderAgain", copy.text())));
     }
