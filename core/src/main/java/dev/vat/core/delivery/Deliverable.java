@@ -8,7 +8,6 @@ import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rational;
-import dev.vat.core.words.Words;
 import java.util.Collections;
 import java.util.Map;
 import java.util.Optional;
@@ -118,14 +117,9 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.colour = other == null || other.equals(targetInCatalogue().settings().colour()) ? null : other.id());
     }
 
-    /**
-     * @param other null for nothing to be said of it
-     * @throws IllegalArgumentException if the file isn't in PQ, or its container has no place for it
-     */
+    /** @param other null for nothing to be said of it @throws IllegalArgumentException if the file has no place for it */
     public Deliverable withMastering(MasteringDisplay other) {
-        if (other != null && !settings().statesMastering()) {
-            throw new IllegalArgumentException(Words.of(Deliverable.class).say("aMasteringDisplayIsStated"));
-        }
+        refuse(Legality.against(settings(), other));
         return with(d -> d.mastering = other);
     }
 

@@ -114,4 +114,9 @@ public final class Legality {
                 ? WORDS.say("aviCantSayWhatItsColours") : "";
         return List.of(codecSays, containerSays).stream().filter(s -> !s.isEmpty()).toList();
     }
+
+    /** Why a file can't say on which display it was judged. @param display null for nothing to be said */
+    static Optional<String> against(Settings settings, MasteringDisplay display) {
+        return display == null || settings.statesMastering() ? Optional.empty() : Optional.of(WORDS.say("aMasteringDisplayIsStated"));
+    }
 }

@@ -60,7 +60,7 @@ public record RatePromise(Long average, int within, Long most, Long buffer, @Jso
                 .orElseGet(() -> new RatePromise(bits, within, null, null, false));
     }
 
-    /** What holds where the average can't: of a file that ends early, or that only may not weigh more than so much. Null if nothing does. */
+    /** What holds where the average can't: of a file that ends early, or that may weigh so much at most. Null if nothing does. */
     public RatePromise capAlone() {
         return most == null ? null : constant ? this : new RatePromise(null, 0, most, buffer, false);
     }

@@ -38,7 +38,7 @@ class SceneFeedTest {
     /** More than any machine takes for an answer that comes. */
     private static final Duration PATIENCE = Duration.ofMinutes(2);
     /** For the answer that never comes. */
-    private static final Duration SHORT_PATIENCE = Duration.ofSeconds(1);
+    private static final Duration SHORT_PATIENCE = Duration.ofSeconds(5);
 
     @TempDir
     Path folder;
@@ -108,7 +108,7 @@ class SceneFeedTest {
                         .hasMessageContaining("rgb8 of 1728 bytes where 64x36 of 6912 were asked for");
             }
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), SHORT_PATIENCE, _ -> {})) {
-                assertThatThrownBy(() -> get(feed, frame(6))).hasMessage("Marram Flats has said nothing for 1 s");
+                assertThatThrownBy(() -> get(feed, frame(6))).hasMessage("Marram Flats has said nothing for 5 s");
             }
             try (SceneFeed feed = SceneFeed.connect(scene.notice(), PATIENCE, _ -> {})) {
                 assertThatThrownBy(() -> get(feed, frame(7))).hasMessageContaining("has gone");

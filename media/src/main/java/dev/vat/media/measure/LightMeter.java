@@ -90,7 +90,7 @@ public final class LightMeter {
 
     /**
      * One component of a picture's pixels, from 0 to 1, or from -0.5 to 0.5 for what is beside grey. What is coarser than the picture is
-     * spread as screens do, in straight lines: its samples lie at the first of two pixels, and between the first and the second of two rows.
+     * spread in straight lines, as on screens: its samples lie at the first of two pixels, and between the first and the second of two rows.
      */
     private static final class Component {
 

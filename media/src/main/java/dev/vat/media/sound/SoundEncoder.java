@@ -112,7 +112,7 @@ public final class SoundEncoder implements AutoCloseable {
     }
 
     /**
-     * Silence in front, so that what an encoder puts before the first sample fills whole packets: players drop a packet right that is played
+     * Silence in front, so that what an encoder puts before the first sample fills whole packets: players rightly drop a packet that lies
      * before the beginning, but some cut one twice that begins there and is played in part.
      */
     private static int lead(int padding, int block) {

@@ -245,7 +245,7 @@ class DisturbedRunTest {
     @Tag("torture")
     void aProcessThatStandsStillIsFollowedByAnother() throws Exception {
         KiteFrames.png(frames, "kite", 1, 130, false);
-        Run.standsStillAfter(Duration.ofSeconds(20));
+        Run.standsStillAfter(Duration.ofSeconds(40));
         try (Run run = planted(KiteFrames.plan(frames, out, List.of("edit-prores-hq", "proxy-prores")), "hang encode edit-prores-hq 110")) {
             Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.files()).hasSize(2).allSatisfy(f -> assertThat(f.stage()).as(f.why()).isEqualTo(Stage.DELIVERED));

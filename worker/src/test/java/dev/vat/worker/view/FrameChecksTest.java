@@ -25,7 +25,7 @@ class FrameChecksTest {
     private static final int SIDE = 64;
     private static final long MINUTE = 60_000;
     /** Long for a picture of 64x64 on any machine. */
-    private static final long PATIENCE = 3_000;
+    private static final long PATIENCE = 10_000;
 
     @TempDir
     Path folder;
