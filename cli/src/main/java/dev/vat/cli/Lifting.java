@@ -25,7 +25,6 @@ final class Lifting {
             Map.entry("folder-refused", List.of("--out DIR")),
             Map.entry("space-short", List.of("--out DIR")),
             Map.entry("timecode-illegal", List.of("--start TIMECODE")),
-            Map.entry("sound-gone", List.of("--sound FILE")),
             Map.entry("draft-material", List.of("--accept draft-material")),
             Map.entry("far-enlarged", List.of("--accept far-enlarged", "--size WxH")));
 

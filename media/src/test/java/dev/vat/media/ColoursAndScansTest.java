@@ -7,12 +7,14 @@ import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Framing;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.delivery.Legality;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.ContentLight;
 import dev.vat.core.time.Rate;
 import dev.vat.media.encode.FrameProof;
 import dev.vat.media.proof.MovieProof;
@@ -71,6 +73,13 @@ class ColoursAndScansTest {
         MadeFile made = checked(Settings.of(codec, container).withColour(colour));
         assertThat(made.expected().light() != null).as("how bright it is")
                 .isEqualTo(colour.equals(ColourCoding.PQ) && container.statesLight());
+        if (made.expected().light() != null) {
+            ContentLight brighter = new ContentLight(made.expected().light().most() + 1, made.expected().light().average());
+            assertThat(SecondReaders.disagreements(made.expected().withLight(brighter), made.file())).extracting(Comparison.Line::name)
+                    .singleElement().asString().startsWith("content light");
+            assertThat(SecondReaders.disagreements(made.expected().withMastering(MasteringDisplay.parse("P3, 0.005 to 1001")),
+                    made.file())).extracting(Comparison.Line::name).singleElement().asString().startsWith("mastering display");
+        }
         Mediainfo.finds(colour, made);
     }
 

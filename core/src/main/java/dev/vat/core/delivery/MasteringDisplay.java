@@ -21,8 +21,10 @@ public record MasteringDisplay(Primaries primaries, int least, int most) {
 
     private static final Words WORDS = Words.of(MasteringDisplay.class);
 
+    /** Chromaticities are counted in fifty-thousandths. */
+    public static final int POINT_UNIT = 50_000;
     /** Light is counted in ten-thousandths of a cd/m2. */
-    private static final int LIGHT_UNIT = 10_000;
+    public static final int LIGHT_UNIT = 10_000;
     private static final Pattern TEXT = Pattern.compile("(?<primaries>[a-z0-9.]+)[, ]\\s*(?:(?<least>\\d+(?:[.,]\\d{1,4})?)\\s*to\\s+)?"
             + "(?<most>\\d{1,5})\\s*(?:cd/m(?:2|\u00b2)|nits?)?", Pattern.CASE_INSENSITIVE);
 

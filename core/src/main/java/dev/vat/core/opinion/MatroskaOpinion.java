@@ -5,6 +5,7 @@ import dev.vat.core.container.EbmlElement;
 import dev.vat.core.container.Malformed;
 import dev.vat.core.container.Matroska;
 import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.MasteringDisplay;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
@@ -109,13 +110,14 @@ final class MatroskaOpinion {
                     planned.scan().isInterlaced() == (interlaced == 1));
         }
         Optional<EbmlElement> colour = track.settings() == null ? Optional.empty() : track.settings().child(COLOUR);
+        // What was planned and isn't there is a finding, too.
+        opinion.mastering(planned, colour.isEmpty() ? null : mastering(colour.get()));
+        opinion.light(planned, colour.isEmpty() ? null : light(colour.get()));
         if (colour.isPresent()) {
             EbmlElement tags = colour.get();
             tag(opinion, WORDS.say("primaries"), planned.primaries(), code(tags, PRIMARIES), CodePoints::primaries, String::equals);
             tag(opinion, WORDS.say("transfer"), planned.transfer(), code(tags, TRANSFER), CodePoints::transfer, CodePoints::sameTransfer);
             tag(opinion, WORDS.say("matrix"), planned.matrix(), code(tags, MATRIX), CodePoints::matrix, CodePoints::sameMatrix);
-            opinion.mastering(planned, mastering(tags));
-            opinion.light(planned, light(tags));
             long range = tags.child(RANGE).map(EbmlElement::number).orElse(0L);
             if (planned.range() != null && range != 0) {
                 opinion.line(WORDS.say("range"), planned.range(), range == 2 ? "full" : "limited");
@@ -139,7 +141,7 @@ final class MatroskaOpinion {
         List<Long> found = new ArrayList<>();
         for (int i = 0; i < 10; i++) {
             double value = display.child(FIRST_OF_MASTERING + i).map(EbmlElement::decimal).orElse(0.0);
-            found.add(Math.round(value * (i < 8 ? 50_000 : 10_000)));
+            found.add(Math.round(value * (i < 8 ? MasteringDisplay.POINT_UNIT : MasteringDisplay.LIGHT_UNIT)));
         }
         return found;
     }

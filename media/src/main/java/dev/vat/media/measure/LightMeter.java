@@ -69,7 +69,8 @@ public final class LightMeter {
                 components[i].row(y, row[i]);
             }
             for (int x = 0; x < picture.width(); x++) {
-                double brightest = rgb ? Math.max(row[0][x], Math.max(row[1][x], row[2][x])) : brightest(row[0][x], row[1][x], row[2][x]);
+                double brightest = rgb ? Math.max(row[0][x], Math.max(row[1][x], row[2][x]))
+                        : brightest(row[0][x], row[1][x], row[2][x]);
                 most = Math.max(most, brightest);
                 sum += LIGHT[(int) (Math.clamp(brightest, 0, 1) * STEPS + .5)];
             }
@@ -90,7 +91,7 @@ public final class LightMeter {
 
     /**
      * One component of a picture's pixels, from 0 to 1, or from -0.5 to 0.5 for what is beside grey. What is coarser than the picture is
-     * spread in straight lines, as on screens: its samples lie at the first of two pixels, and between the first and the second of two rows.
+     * spread in straight lines, as on screens: samples lie at the first of two pixels, and between two rows.
      */
     private static final class Component {
 

@@ -60,9 +60,6 @@ public final class Muxer implements AutoCloseable {
     private static final int BY_DEFAULT = 1;
     /** Where an Opus header says what is skipped, little-endian (RFC 7845, 5.1). */
     private static final int OPUS_PRE_SKIP = 10;
-    /** How SMPTE ST 2086 counts chromaticities and light. */
-    private static final int POINT_UNIT = 50_000;
-    private static final int LIGHT_UNIT = 10_000;
     private static final int LIGHT_BYTES = new AVContentLightMetadata().sizeof();
     private static final int DISPLAY_BYTES = new AVMasteringDisplayMetadata().sizeof();
 
@@ -134,12 +131,12 @@ public final class Muxer implements AutoCloseable {
             List<Long> units = display.units();
             AVMasteringDisplayMetadata data = new AVMasteringDisplayMetadata(beside(AV_PKT_DATA_MASTERING_DISPLAY_METADATA, DISPLAY_BYTES));
             for (int i = 0; i < 6; i++) {
-                data.display_primaries(i / 2, i % 2, Av.fraction(Rational.of(units.get(i), POINT_UNIT)));
+                data.display_primaries(i / 2, i % 2, Av.fraction(Rational.of(units.get(i), MasteringDisplay.POINT_UNIT)));
             }
-            data.white_point(0, Av.fraction(Rational.of(units.get(6), POINT_UNIT)))
-                    .white_point(1, Av.fraction(Rational.of(units.get(7), POINT_UNIT)))
-                    .max_luminance(Av.fraction(Rational.of(units.get(8), LIGHT_UNIT)))
-                    .min_luminance(Av.fraction(Rational.of(units.get(9), LIGHT_UNIT))).has_primaries(1).has_luminance(1);
+            data.white_point(0, Av.fraction(Rational.of(units.get(6), MasteringDisplay.POINT_UNIT)))
+                    .white_point(1, Av.fraction(Rational.of(units.get(7), MasteringDisplay.POINT_UNIT)))
+                    .max_luminance(Av.fraction(Rational.of(units.get(8), MasteringDisplay.LIGHT_UNIT)))
+                    .min_luminance(Av.fraction(Rational.of(units.get(9), MasteringDisplay.LIGHT_UNIT))).has_primaries(1).has_luminance(1);
         }
         return this;
     }
