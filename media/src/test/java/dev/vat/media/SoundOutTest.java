@@ -15,8 +15,9 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
-import dev.vat.core.reel.ChannelMap;
-import dev.vat.core.reel.Channels;
+import dev.vat.core.sound.ChannelMap;
+import dev.vat.core.sound.Channels;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.Rate;
@@ -30,6 +31,7 @@ import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.sound.ListeningCopy;
 import dev.vat.media.sound.SoundMix;
+import dev.vat.media.sound.SoundReader;
 import dev.vat.media.sound.WovenSound;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -50,6 +52,7 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every sound codec in every container that may hold it: woven in between real pictures, and read back. */
@@ -113,7 +116,7 @@ class SoundOutTest {
     void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
         int channels = codec == SoundCodec.AC3 ? 6 : 2;
         Settings settings = new Settings(picture(container), container, picture(container).usualControl(), false,
-                Framing.FOLLOWS, codec, null, 0, Effort.NORMAL, null);
+                Framing.FOLLOWS, codec, SoundTracks.TOGETHER, null, 0, Effort.NORMAL, null);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
         ReelSound sound = new ReelSound(channels, "stereo", samples,
@@ -131,6 +134,44 @@ class SoundOutTest {
         double[] loud = loud(joined);
         assertThat(loud[0]).as("seconds until the tone").isCloseTo(.5, within(.002));
         assertThat(loud[1]).as("seconds until its end").isCloseTo(samples / 48_000.0, within(.002));
+    }
+
+    /** Every channel has a level of its own, by which it is known again. */
+    @ParameterizedTest
+    @CsvSource({"MXF, mono, 1 + 1 + 1 + 1", "MOV, mono, 1 + 1 + 1 + 1", "MKV, mono, 1 + 1 + 1 + 1", "MXF, 2 1 | 4 | - , 2 + 1 + 1",
+        "MOV, 3 | 1 2, 1 + 2"})
+    void channelsGoIntoTheTracksThatWereWanted(Container container, String tracks, String channels) throws IOException {
+        SoundTracks wanted = SoundTracks.parse(tracks);
+        Settings settings = Settings.of(picture(container), container).withTracks(wanted);
+        EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
+        long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
+        Path mix = folder.resolve("mix.f32");
+        ByteBuffer levels = ByteBuffer.allocate(Math.toIntExact(samples) * 16).order(ByteOrder.LITTLE_ENDIAN);
+        while (levels.hasRemaining()) {
+            levels.putFloat(.1f).putFloat(.2f).putFloat(.3f).putFloat(.4f);
+        }
+        Files.write(mix, levels.array());
+        ReelSound sound = new ReelSound(4, "4 discrete", samples, List.of());
+        Expectation asked = Expectation.of(settings, FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE, sound);
+        assertThat(asked.channels()).isEqualTo(channels);
+        Path joined = folder.resolve("joined." + container.extension());
+        List<String> packed = Joining.join(List.of(new Joining.Part(part(spec), spec.codec().partContainer(), 0, FRAMES)),
+                new Joining.Target(joined, container, false, Rate.FPS_25, PixelAspect.SQUARE, null),
+                new WovenSound(mix, 4, false, settings.sound(), samples, asked.shared()));
+        MovieProof.Result found = MovieProof.prove(joined, asked, _ -> true);
+        assertThat(Comparison.of(asked, found.facts()).disagreements()).filteredOn(l -> !l.name().equals("timecode")).isEmpty();
+        assertThat(found.packed()).as("packet for packet").isEqualTo(packed).hasSize(wanted.of(4).size());
+        assertThat(SecondReaders.disagreements(asked, joined)).isEmpty();
+        Expectation other = Expectation.of(settings.withTracks(SoundTracks.parse("4 3 2 1")), FRAMES, Rate.FPS_25, SIZE, PixelAspect.SQUARE,
+                sound);
+        assertThat(Comparison.of(other, found.facts()).disagreements()).extracting(Comparison.Line::name).contains("sound tracks");
+        assertThat(SecondReaders.disagreements(other, joined)).isNotEmpty();
+        try (SoundReader reader = new SoundReader(joined)) {
+            List<Double> highest = wanted.of(4).stream()
+                    .map(t -> t.from().stream().mapToInt(Integer::intValue).max().orElseThrow() / 10.0).toList();
+            assertThat(reader.measure()).extracting(t -> t.silent() ? 0 : Math.round(Math.pow(10, t.peak() / 20) * 1000) / 1000.0)
+                    .isEqualTo(highest);
+        }
     }
 
     /** When the first and the last sample that is anything but quiet are heard, in seconds. */

@@ -5,6 +5,7 @@ import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * An ISO base media file (ISO/IEC 14496-12) or a QuickTime movie by its own index.
@@ -77,6 +78,11 @@ public record IsoMovie(String brand, boolean indexInFront, long timescale, List<
             }
             return new Top(brand, index, samples, at);
         }
+    }
+
+    /** Tracks of a kind, in their order. */
+    public Stream<IsoTrack> all(String handler) {
+        return tracks.stream().filter(t -> t.handler().equals(handler));
     }
 
     public Optional<IsoTrack> first(String handler) {

@@ -1,5 +1,6 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.words.Words;
 import java.util.function.Consumer;
 
@@ -23,11 +24,16 @@ final class ChosenSettings {
         ColourCoding coding = chosen.colour() != null ? ColourCoding.parse(chosen.colour())
                 : chosen.codec() == null ? wanted.colour() : null;
         return new Settings(used, stands, ruled, wanted.indexInFront(), chosen.framing() == null ? wanted.framing() : chosen.framing(),
-                kept ? chosen.sound() : usual,
+                kept ? chosen.sound() : usual, tracks(chosen, wanted, stands),
                 coding,
                 chosen.loops() == null ? wanted.loops() : chosen.loops(),
                 chosen.effort() == null ? wanted.effort() : chosen.effort(), used.mayChooseGroup() ? chosen.group() : null)
                 .withIndexInFront(wanted.indexInFront());
+    }
+
+    /** One track where the container has no more. */
+    private static SoundTracks tracks(Deliverable chosen, Settings wanted, Container stands) {
+        return !stands.carriesSeveralSounds() ? SoundTracks.TOGETHER : chosen.tracks() != null ? chosen.tracks() : wanted.tracks();
     }
 
     /**

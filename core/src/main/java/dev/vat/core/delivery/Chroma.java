@@ -1,5 +1,7 @@
 package dev.vat.core.delivery;
 
+import dev.vat.core.picture.Size;
+
 /** How colour difference samples lie on the picture's grid, or that there are none because red, green and blue are kept. */
 public enum Chroma {
     YUV420("4:2:0", 2, 2),
@@ -35,5 +37,10 @@ public enum Chroma {
     /** Heights must be a multiple of this. */
     public int heightStep() {
         return heightStep;
+    }
+
+    /** Whether a size falls on its grid. */
+    boolean fits(Size size) {
+        return size.width() % widthStep == 0 && size.height() % heightStep == 0;
     }
 }

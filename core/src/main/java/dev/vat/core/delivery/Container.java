@@ -95,6 +95,11 @@ public enum Container {
         return !isFolder() && !isMovingStill();
     }
 
+    /** Whether readers of it expect several sound tracks that belong together. */
+    public boolean carriesSeveralSounds() {
+        return this == MOV || this == MXF || this == MKV;
+    }
+
     /** Whether it has a place for the label of its first picture. */
     public boolean carriesTimecode() {
         return this == MP4 || this == MOV || this == MKV || this == MXF;

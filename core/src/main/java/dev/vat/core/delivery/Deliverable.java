@@ -7,6 +7,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rational;
 import java.util.Collections;
 import java.util.Map;
@@ -26,6 +27,7 @@ import java.util.function.Consumer;
  * @param control how bits are ruled, chosen in place of the target's, or null
  * @param framing size and shape chosen in place of the target's, or null
  * @param sound how sound is packed, chosen in place of what is usual in the container, or null
+ * @param tracks how the channels of its sound are shared out, chosen in place of the target's, or null
  * @param loudness that its sound is brought to, or null for as it is
  * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
  * @param mastering the display on which its pictures in PQ were judged, or null where nobody said
@@ -45,7 +47,8 @@ import java.util.function.Consumer;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-        Framing framing, SoundCodec sound, LoudnessTarget loudness, String colour, MasteringDisplay mastering, Look look, Ground flatten,
+        Framing framing, SoundCodec sound, SoundTracks tracks, LoudnessTarget loudness, String colour, MasteringDisplay mastering,
+        Look look, Ground flatten,
         Integer loops,
         Effort effort, Rational group, Long firstNumber,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
@@ -61,7 +64,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, Ground.BLACK, null,
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, null, Ground.BLACK,
+                null,
                 null,
                 null, null, false, false, null, false, false, Set.of(), null, Map.of());
     }
@@ -209,6 +213,12 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.sound = other);
     }
 
+    /** @param other null for the target's @throws IllegalArgumentException if the container has one track */
+    public Deliverable withTracks(SoundTracks other) {
+        refuse(other == null ? Optional.empty() : Legality.against(settings().container(), other));
+        return with(d -> d.tracks = other == null || other.equals(targetInCatalogue().settings().tracks()) ? null : other);
+    }
+
     /** @param other null for as it is */
     public Deliverable withLoudness(LoudnessTarget other) {
         return with(d -> d.loudness = other);
@@ -302,7 +312,6 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     /** Whether a size falls on the codec's chroma grid. */
     public boolean fitsGrid(Size size) {
-        Chroma chroma = codecInUse().chroma();
-        return size.width() % chroma.widthStep() == 0 && size.height() % chroma.heightStep() == 0;
+        return codecInUse().chroma().fits(size);
     }
 }

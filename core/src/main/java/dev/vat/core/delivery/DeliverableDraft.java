@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rational;
 import java.util.Map;
 import java.util.Set;
@@ -14,6 +15,7 @@ final class DeliverableDraft {
     RateControl control;
     Framing framing;
     SoundCodec sound;
+    SoundTracks tracks;
     LoudnessTarget loudness;
     MasteringDisplay mastering;
     String colour;
@@ -40,6 +42,7 @@ final class DeliverableDraft {
         draft.control = d.control();
         draft.framing = d.framing();
         draft.sound = d.sound();
+        draft.tracks = d.tracks();
         draft.loudness = d.loudness();
         draft.mastering = d.mastering();
         draft.colour = d.colour();
@@ -61,7 +64,8 @@ final class DeliverableDraft {
 
     /** @param target and {@code extra}: what never changes */
     Deliverable finished(String target, Map<String, Object> extra) {
-        return new Deliverable(id, target, off, codec, container, control, framing, sound, loudness, colour, mastering, look, flatten,
+        return new Deliverable(id, target, off, codec, container, control, framing, sound, tracks, loudness, colour, mastering, look,
+                flatten,
                 loops, effort,
                 group,
                 firstNumber, matte, cropToGrid, burnIn, clean, draft, accepted, pass, extra);

@@ -2,6 +2,7 @@ package dev.vat.core.delivery;
 
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import java.util.Comparator;
@@ -113,6 +114,12 @@ public final class Legality {
         String containerSays = container == Container.AVI && codec.ownColour() == null
                 ? WORDS.say("aviCantSayWhatItsColours") : "";
         return List.of(codecSays, containerSays).stream().filter(s -> !s.isEmpty()).toList();
+    }
+
+    /** Why sound can't be shared out in a way. */
+    static Optional<String> against(Container container, SoundTracks tracks) {
+        return tracks.way() == SoundTracks.Way.TOGETHER || container.carriesSeveralSounds() ? Optional.empty()
+                : Optional.of(WORDS.say("hasOneSoundTrack", container.title()));
     }
 
     /** Why a file can't say on which display it was judged. @param display null for nothing to be said */

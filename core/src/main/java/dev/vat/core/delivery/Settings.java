@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 
@@ -9,23 +10,25 @@ import dev.vat.core.time.Rational;
  *
  * @param indexInFront whether a player can start before the whole file has arrived
  * @param sound how sound is packed, if there is any
+ * @param tracks how its channels are shared out
  * @param effort time against bytes, where the encoder has the choice
  * @param group seconds from one self-contained frame to the next, or null for what is usual for the codec
  * @param loops how often a moving still is played, 0 for ever; without meaning elsewhere
  * @param colour what samples mean, or null for what is usual for codec and size
  */
 public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
-        ColourCoding colour, int loops, Effort effort, Rational group) {
+        SoundTracks tracks, ColourCoding colour, int loops, Effort effort, Rational group) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
-        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container), null, 0,
+        return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container),
+                SoundTracks.TOGETHER, null, 0,
                 Effort.NORMAL,
                 null);
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing, sound, colour, loops, effort, group);
+        return new Settings(codec, container, other, indexInFront, framing, sound, tracks, colour, loops, effort, group);
     }
 
     /**
@@ -45,20 +48,24 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other, sound, colour, loops, effort, group);
+        return new Settings(codec, container, control, indexInFront, other, sound, tracks, colour, loops, effort, group);
+    }
+
+    public Settings withTracks(SoundTracks other) {
+        return new Settings(codec, container, control, indexInFront, framing, sound, other, colour, loops, effort, group);
     }
 
     public Settings withColour(ColourCoding other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, other, loops, effort, group);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, other, loops, effort, group);
     }
 
     public Settings withEffort(Effort other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, colour, loops, other, group);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, other, group);
     }
 
     /** @param seconds null for what is usual */
     public Settings withGroup(Rational seconds) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, colour, loops, effort, seconds);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, effort, seconds);
     }
 
     /** Frames from one self-contained frame to the next. @param rate of the file */
@@ -77,7 +84,8 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, colour, loops, effort,
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, tracks, colour, loops,
+                effort,
                 group);
     }
 }

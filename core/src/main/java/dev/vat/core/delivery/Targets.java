@@ -1,6 +1,7 @@
 package dev.vat.core.delivery;
 
 import dev.vat.core.picture.Size;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.words.Words;
 import java.util.List;
 
@@ -103,30 +104,30 @@ final class Targets {
             new Target("alpha-cineform", ALPHA, WORDS.say("cineformRGBA"), "cfalpha", WORDS.say("12BitsWithAlphaWithHardly"),
                     in(FrameByFrame.CINEFORM_RGBA_12, Container.MOV)),
             new Target("broadcast-mpeg2-50", BROADCAST, WORDS.say("mpeg242250MbitSInMXF"), "mpeg2", WORDS.say("whatManyBroadcastersTake"),
-                    in(Broadcast.MPEG2_LONG_50, Container.MXF)),
+                    mono(Broadcast.MPEG2_LONG_50)),
             new Target("broadcast-mpeg2-50-720", BROADCAST, WORDS.say("mpeg242250MbitSOf720LinesInMXF"), "mpeg2-720",
-                    WORDS.say("for720LinesAt50Or5994"), sized(in(Broadcast.MPEG2_LONG_50_720, Container.MXF), Size.of(1280, 720))),
+                    WORDS.say("for720LinesAt50Or5994"), sized(mono(Broadcast.MPEG2_LONG_50_720), Size.of(1280, 720))),
             new Target("broadcast-dnxhr-hqx", BROADCAST, WORDS.say("dnxhrHQXInMXF"), "hqxmxf", WORDS.say("tenBitsOfAnySizeAndRate"),
-                    in(Vc3.HR_HQX, Container.MXF)),
+                    mono(Vc3.HR_HQX)),
             new Target("broadcast-dnxhr-hqx-uhd", BROADCAST, WORDS.say("dnxhrHQXOf2160LinesInMXF"), "hqx2160",
-                    WORDS.say("tenBitsOf2160Lines"), sized(in(Vc3.HR_HQX, Container.MXF), Size.of(3840, 2160))),
+                    WORDS.say("tenBitsOf2160Lines"), sized(mono(Vc3.HR_HQX), Size.of(3840, 2160))),
             new Target("broadcast-avci-100", BROADCAST, WORDS.say("avcIntra100InMXF"), "avci", WORDS.say("10BitsEveryFrameByItself"),
-                    in(H264.AVC_INTRA_100, Container.MXF)),
+                    mono(H264.AVC_INTRA_100)),
             new Target("broadcast-dnxhd", BROADCAST, WORDS.say("dnxhd10BitInMXF"), "dnxhd", WORDS.say("10BitsAt175To185MbitSUp"),
-                    in(Vc3.HD_175_X, Container.MXF)),
+                    mono(Vc3.HD_175_X)),
             new Target("broadcast-avci-100-i", BROADCAST, WORDS.say("avcIntra100InMXFInterlaced"), "avci-i",
                     WORDS.say("topFieldFirstWovenOfAReel"),
-                    woven(in(H264.AVC_INTRA_100, Container.MXF), Scan.TOP_FIRST)),
+                    woven(mono(H264.AVC_INTRA_100), Scan.TOP_FIRST)),
             new Target("broadcast-mpeg2-50-i", BROADCAST, WORDS.say("mpeg242250MbitSInMXFInterlaced"), "mpeg2-i",
                     WORDS.say("topFieldFirstWovenOfAReel2"),
-                    woven(in(Broadcast.MPEG2_LONG_50, Container.MXF), Scan.TOP_FIRST)),
+                    woven(mono(Broadcast.MPEG2_LONG_50), Scan.TOP_FIRST)),
             new Target("broadcast-dnxhd-i", BROADCAST, WORDS.say("dnxhd8BitInMXFInterlaced"), "dnxhd-i",
                     WORDS.say("topFieldFirstWovenOfAReel3"),
-                    woven(in(Vc3.HD_115, Container.MXF), Scan.TOP_FIRST)),
+                    woven(mono(Vc3.HD_115), Scan.TOP_FIRST)),
             new Target("broadcast-dv-625-i", BROADCAST, WORDS.say("dv625LinesInterlaced"), "dv-i", WORDS.say("bottomFieldFirstAsDVHas"),
                     woven(in(Broadcast.DV25_625, Container.MOV), Scan.BOTTOM_FIRST)),
             new Target("broadcast-prores", BROADCAST, WORDS.say("proresHQInMXF"), "hqmxf", WORDS.say("asForEditingInTheContainer"),
-                    in(ProRes.HQ_422, Container.MXF)),
+                    mono(ProRes.HQ_422)),
             new Target("broadcast-dv-625", BROADCAST, WORDS.say("dv625Lines"), "dv", WORDS.say("standardDefinitionAt25720x576"),
                     in(Broadcast.DV25_625, Container.MOV)),
             new Target("broadcast-dv-525", BROADCAST, WORDS.say("dv525Lines"), "dv525", WORDS.say("standardDefinitionAt2997"),
@@ -161,6 +162,11 @@ final class Targets {
 
     private static Settings in(Codec codec, Container container) {
         return Settings.of(codec, container);
+    }
+
+    /** In MXF, with a track for every channel, as broadcasters count on. */
+    private static Settings mono(Codec codec) {
+        return in(codec, Container.MXF).withTracks(SoundTracks.MONO);
     }
 
     private static Settings woven(Settings settings, Scan scan) {

@@ -15,7 +15,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.ReelEdits;
-import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.sound.SoundLayout;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.Rate;
@@ -126,16 +127,32 @@ final class LegalityRules {
                     .withRemedies(new Remedy.Apply(WORDS.say("bringItTo23LUFS"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
         }
-        if (!sound.isPlaced() && !settings.sound().carriesDiscrete()) {
+        boolean placed = settings.tracks().way() == SoundTracks.Way.TOGETHER ? sound.isPlaced()
+                : settings.tracks().of(sound.channels()).stream().allMatch(t -> t.from().size() <= 2);
+        if (!placed && !settings.sound().carriesDiscrete()) {
             found.add(DeliveryRules
                     .blocker("sound-illegal", deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
                     .withRemedies(new Remedy.Apply(WORDS.say("stereoForTheWholeReel"), ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }
-        settings.sound().against(settings.container(), sound.channels())
+        tracks(deliverable, sound, found);
+        int most = settings.tracks().of(sound.channels()).stream().mapToInt(t -> t.from().size()).max().orElse(1);
+        settings.sound().against(settings.container(), most)
                 .ifPresent(why -> found.add(DeliveryRules.blocker("sound-illegal", deliverable, why)
                         .withRemedies(new Remedy.Apply(WORDS.say("use", SoundCodec.usualIn(settings.container()).title()),
                                 DeliverableEdits.setSound(deliverable.id(), null)))));
+    }
+
+    /** Tracks that ask for channels which the sound hasn't. */
+    private static void tracks(Deliverable deliverable, ReelSound sound, List<Finding> found) {
+        SoundTracks tracks = deliverable.settings().tracks();
+        if (tracks.highest() > sound.channels()) {
+            found.add(DeliveryRules
+                    .blocker("sound-tracks", deliverable, WORDS.say("itsTracksAskFor", deliverable.title(), tracks, tracks.highest(),
+                            sound.channels()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("oneTrackForEveryChannel"),
+                            DeliverableEdits.follow(deliverable.id(), d -> d.withTracks(SoundTracks.MONO)))));
+        }
     }
 
     /** The sizes that a codec has, as buttons. */

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What the index of an MP4 or MOV file says, held against what was planned. */
 final class IsoOpinion {
@@ -169,7 +170,8 @@ final class IsoOpinion {
                 shown.minus(planned.sound().seconds()).abs().compareTo(Rational.of(1, 10)) <= 0);
         // Packed sound says two here, whatever it has.
         if (PLAIN_SOUND.contains(entry.format())) {
-            opinion.line(WORDS.say("channels"), planned.sound().channels(), entry.channels());
+            opinion.line(WORDS.say("channels"), planned.channels(), movie.all("soun").map(t -> t.entry() instanceof SampleEntry.Sound s
+                    ? Integer.toString(s.channels()) : "?").collect(Collectors.joining(" + ")));
         }
     }
 }

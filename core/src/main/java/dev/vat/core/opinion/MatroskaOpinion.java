@@ -162,12 +162,22 @@ final class MatroskaOpinion {
         opinion.line(WORDS.say("soundTracks"), (long) planned.soundTracks(), count);
         Matroska.Track track = file.first(2).orElse(null);
         if (planned.sound() != null && track != null) {
-            opinion.line(WORDS.say("channels"), (long) planned.sound().channels(), track.number(CHANNELS, 1));
+            opinion.line(WORDS.say("channels"), planned.channels(), channels(file));
             if (LOSSY.contains(planned.sound().codec())) {
                 long bits = track.number(BIT_DEPTH, 0);
                 opinion.verdict(WORDS.say("soundBits"), WORDS.say("none"), bits == 0 ? WORDS.say("none") : bits, bits == 0);
             }
             opinion.verdict(WORDS.say("soundByDefault"), WORDS.say("yes"), WORDS.say(track.byDefault() ? "yes" : "no"), track.byDefault());
         }
+    }
+
+    private static String channels(Matroska file) throws Malformed {
+        List<String> all = new ArrayList<>();
+        for (Matroska.Track track : file.tracks()) {
+            if (track.type() == 2) {
+                all.add(Long.toString(track.number(CHANNELS, 1)));
+            }
+        }
+        return String.join(" + ", all);
     }
 }

@@ -16,6 +16,7 @@ import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.Collectors;
 
 /** What an MXF file's partitions and metadata say, held against what was planned. Tags are those of SMPTE ST 377-1, annex A. */
 final class MxfOpinion {
@@ -129,7 +130,8 @@ final class MxfOpinion {
             opinion.verdict(WORDS.say("sound"), planned.sound().channels(), WORDS.say("none"), false);
             return;
         }
-        tracks.getFirst().number(CHANNELS).ifPresent(n -> opinion.line(WORDS.say("channels"), (long) planned.sound().channels(), n));
+        opinion.line(WORDS.say("channels"), planned.channels(),
+                tracks.stream().map(t -> t.number(CHANNELS).map(Object::toString).orElse("?")).collect(Collectors.joining(" + ")));
         tracks.getFirst().fraction(SOUND_RATE)
                 .ifPresent(r -> opinion.line(WORDS.say("soundRate"), Rational.of(planned.sound().rate()), r));
     }

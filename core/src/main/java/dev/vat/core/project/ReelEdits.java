@@ -10,7 +10,7 @@ import dev.vat.core.reel.Joint;
 import dev.vat.core.reel.Layout;
 import dev.vat.core.reel.Playing;
 import dev.vat.core.reel.Reel;
-import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.sound.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;

@@ -118,7 +118,14 @@ public record Comparison(List<Line> lines) {
         line(lines, WORDS.say("soundTracks"), planned.soundTracks() == 0 ? WORDS.say("none") : planned.soundTracks(),
                 found.soundTracks() == 0 ? WORDS.say("none") : found.soundTracks());
         if (planned.sound() != null && found.sound() != null) {
-            sound(lines, planned.sound(), found.sound());
+            sound(lines, "", planned.sound(), found.sound());
+            for (int i = 1; i < Math.min(planned.shared().size(), found.otherSounds().size() + 1); i++) {
+                Expectation.SoundTrack first = planned.sound();
+                Expectation.SoundTrack track = new Expectation.SoundTrack(first.codec(), planned.shared().get(i).from().size(),
+                        first.rate(),
+                        first.seconds());
+                sound(lines, " " + (i + 1), track, found.otherSounds().get(i - 1));
+            }
         }
         if (planned.indexInFront()) {
             line(lines, WORDS.say("index"), WORDS.say("inFront"), found.indexInFront() ? WORDS.say("inFront") : WORDS.say("atTheEnd"));
@@ -182,12 +189,14 @@ public record Comparison(List<Line> lines) {
     }
 
     /** Codecs that pack sound in blocks fill the last one up. */
-    private static void sound(List<Line> lines, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
-        codec(lines, WORDS.say("sound"), planned.codec(), WORDS.say("channelsHz", planned.channels(), planned.rate()), found.codec(),
+    private static void sound(List<Line> lines, String number, Expectation.SoundTrack planned, Expectation.SoundTrack found) {
+        codec(lines, WORDS.say("sound") + number, planned.codec(), WORDS.say("channelsHz", planned.channels(), planned.rate()),
+                found.codec(),
                 WORDS.say("channelsHz", found.channels(), found.rate()));
         Rational off = found.seconds().minus(planned.seconds());
         boolean agrees = off.abs().compareTo(LONGEST_BLOCK) <= 0;
-        lines.add(new Line(WORDS.say("soundLength"), planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s", agrees));
+        lines.add(new Line(WORDS.say("soundLength") + number, planned.seconds().toFixed(4) + " s", found.seconds().toFixed(4) + " s",
+                agrees));
     }
 
     /** A tag that codec and container have no place for is planned as null, and must not turn up. */

@@ -15,9 +15,13 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.source.SequencePattern;
+import dev.vat.core.sound.ChannelMap;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.core.time.Timecode;
+import java.util.List;
+import java.util.stream.Collectors;
 
 /**
  * What a deliverable must turn out to be, fixed before the first frame is read.
@@ -31,6 +35,8 @@ import dev.vat.core.time.Timecode;
  * @param mastering the display on which its pictures were judged, or null for nothing to be said of it
  * @param light how bright its frames in PQ are, once they are measured and where its container has a place for it; else null
  * @param bits what was asked of its pictures' bits, or null where quality or profile decides
+ * @param tracks how the channels of its sound are shared out among its tracks
+ * @param sound the first sound track, or null for none
  * @param matrix tag by the library's name, or null where codec and container have no place for it; likewise the three others
  */
 public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAspect, Container container, String codec,
@@ -39,12 +45,14 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         Long mostBytes, Scan scan, Integer loops, String timecode, Level level,
         @JsonInclude(JsonInclude.Include.NON_NULL) RatePromise bits,
         @JsonInclude(JsonInclude.Include.NON_NULL) ContentLight light,
-        @JsonInclude(JsonInclude.Include.NON_NULL) MasteringDisplay mastering) {
+        @JsonInclude(JsonInclude.Include.NON_NULL) MasteringDisplay mastering,
+        SoundTracks tracks) {
 
     private static final String ZERO = "00:00:00:00";
 
     public Expectation {
         scan = scan == null ? Scan.PROGRESSIVE : scan;
+        tracks = tracks == null ? SoundTracks.TOGETHER : tracks;
     }
 
     /** How numbered stills are named, the number of the first one, and its label where their format has a place for one, or null. */
@@ -82,24 +90,26 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         Codec codec = settings.codec();
         Container container = settings.container();
         ColourCoding colour = settings.colourFor(size);
+        boolean silent = sound == null || !container.carriesSound();
         return new Expectation(frames, rate, size, pixelAspect, container, codec.reportedName(),
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
                 codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
                 container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
-                sound == null || !container.carriesSound() ? 0 : 1,
-                sound == null || !container.carriesSound() ? null
-                        : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE,
-                                sound.seconds()),
+                0, null,
                 settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
                 codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,
-                container == Container.MXF ? ZERO : null, null, null, null, null);
+                container == Container.MXF ? ZERO : null, null, null, null, null,
+                settings.tracks()).withSound(
+                        silent ? null
+                                : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()));
     }
 
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level, bits, light, mastering);
+                transfer, range, soundTracks, sound, indexInFront, how, mostBytes, scan, loops, timecode, level, bits, light, mastering,
+                tracks);
     }
 
     /** The same with fewer frames, and sound as long as they are; what is left of the programme is to be as loud as all of it was. */
@@ -110,7 +120,7 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 primaries,
                 transfer, range, soundTracks, shorter, indexInFront, stills, mostBytes, scan, loops, timecode,
                 level == null || shorter == null ? null : level.until(shorter.seconds.times(shorter.rate).round()),
-                bits == null || fewer >= frames ? bits : bits.capAlone(), light, mastering);
+                bits == null || fewer >= frames ? bits : bits.capAlone(), light, mastering, tracks);
     }
 
     /** The same with a label for its first frame, where the container has a place for one. @param label null for none */
@@ -118,22 +128,25 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         return label == null || !container.carriesTimecode() ? this
                 : new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits,
                         matrix, primaries, transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops,
-                        label.toString(), level, bits, light, mastering);
+                        label.toString(), level, bits, light, mastering, tracks);
     }
 
-    /** With another sound track, or none. @param track null for none */
-    public Expectation withSound(SoundTrack track) {
+    /** With other sound, shared out as it was wanted. @param all how it is packed, with all its channels; null for none */
+    public Expectation withSound(SoundTrack all) {
+        List<ChannelMap> shared = all == null ? List.of() : tracks.of(all.channels);
+        SoundTrack first = all == null ? null : new SoundTrack(all.codec, shared.getFirst().from().size(), all.rate, all.seconds);
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, track == null ? 0 : 1, track, indexInFront, stills, mostBytes, scan, loops, timecode, null, bits, light,
-                mastering);
+                transfer, range, shared.size(), first, indexInFront, stills, mostBytes, scan, loops, timecode, null, bits, light,
+                mastering, tracks);
     }
 
     /** @param other null for as it is */
     public Expectation withLevel(Level other) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other, bits, light, mastering);
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, other, bits, light, mastering,
+                tracks);
     }
 
     /** @param promise null where quality or profile decides */
@@ -141,7 +154,7 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
                 transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, promise, light,
-                mastering);
+                mastering, tracks);
     }
 
     /** With how bright its frames are, where its container has a place for it. @param found null where nobody measured it */
@@ -149,14 +162,29 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
                 transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, bits,
-                container.statesLight() ? found : null, mastering);
+                container.statesLight() ? found : null, mastering, tracks);
     }
 
     /** @param display null for nothing to be said of it */
     public Expectation withMastering(MasteringDisplay display) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,
                 primaries,
-                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, bits, light, display);
+                transfer, range, soundTracks, sound, indexInFront, stills, mostBytes, scan, loops, timecode, level, bits, light, display,
+                tracks);
+    }
+
+    /** Which channels of the reel's sound each track has; empty where one has them all, or there is none. */
+    @JsonIgnore
+    public List<ChannelMap> shared() {
+        return sound == null || tracks.way() == SoundTracks.Way.TOGETHER ? List.of() : tracks.of(soundTracks);
+    }
+
+    /** How many channels each sound track has, in their order: {@code 1 + 1}; empty where there is no sound. */
+    @JsonIgnore
+    public String channels() {
+        return sound == null ? ""
+                : shared().isEmpty() ? Integer.toString(sound.channels)
+                        : shared().stream().map(t -> Integer.toString(t.from().size())).collect(Collectors.joining(" + "));
     }
 
     /** Length in seconds, exactly. */

@@ -1,10 +1,12 @@
 package dev.vat.core.proof;
 
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
+import java.util.List;
 
 /**
  * What a reader found in a finished file.
@@ -21,6 +23,7 @@ import dev.vat.core.time.Rational;
  * @param scan as {@link Scan#title} says it, by what every decoded frame says of itself
  * @param loops how often a moving still says it is played, 0 for ever; null elsewhere
  * @param sound the first sound track, decoded to its end, or null
+ * @param otherSounds the sound tracks behind the first one, decoded to their end
  * @param timecode label of the first frame, or null where the file has none
  * @param level the level the stream claims, in the codec's own count; -99 if it has none
  */
@@ -28,4 +31,8 @@ public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational st
         Size size, PixelAspect pixelAspect, PixelAspect codedPixelAspect, String container, String codec, String profile, int level,
         int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
         String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes,
-        String timecode) {}
+        String timecode, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Expectation.SoundTrack> otherSounds) {
+    public FileFacts {
+        otherSounds = otherSounds == null ? List.of() : List.copyOf(otherSounds);
+    }
+}

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.burnin.BurnIn;
+import dev.vat.core.sound.SoundLayout;
 import dev.vat.core.time.Rate;
 import java.util.ArrayList;
 import java.util.List;

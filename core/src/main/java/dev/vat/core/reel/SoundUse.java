@@ -4,6 +4,8 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.sound.ChannelMap;
+import dev.vat.core.sound.Channels;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import java.util.Map;

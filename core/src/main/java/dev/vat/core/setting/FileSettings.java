@@ -6,6 +6,7 @@ import dev.vat.core.delivery.GroupLength;
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.setting.Setting.Group;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import java.util.Arrays;
@@ -30,6 +31,16 @@ final class FileSettings {
             .back(d -> d.withLoudness(null))
             .option("--loudness", "LUFS", WORDS.say("whatSoundIsBroughtTo23Or"),
                     (_, d, text) -> d.withLoudness(LoudnessTarget.parse(text)));
+
+    private static final Setting TRACKS = Setting.of("tracks", Group.SOUND, WORDS.say("soundTracks"), WORDS.say("howChannelsAreSharedOut"))
+            .named(WORDS.say("theSoundTracks"))
+            .showing((view, d) -> view.heard().filter(_ -> d.settings().container().carriesSound())
+                    .map(sound -> tracks(d.settings().tracks(), sound.channels())))
+            .absent(WORDS.say("noSound")).where(d -> d.settings().container().carriesSeveralSounds()).judgedBy("sound-tracks")
+            .typed((_, d) -> d.settings().tracks().toString(),
+                    (_, d, text) -> d.withTracks(text.isBlank() ? null : SoundTracks.parse(text)))
+            .back(d -> d.withTracks(null))
+            .option("--tracks", "TRACKS", WORDS.say("howChannelsAreSharedOut2"), (_, d, text) -> d.withTracks(SoundTracks.parse(text)));
 
     private static final Setting EFFORT = Setting.of("effort", Group.FORMAT, WORDS.say("effort"), WORDS.say("timeAgainstBytesAtTheSame"))
             .showing((_, d) -> d.settings().codec().hasEffort() ? Optional.of(d.settings().effort().title()) : Optional.empty())
@@ -66,9 +77,18 @@ final class FileSettings {
             .typed((_, d) -> Integer.toString(d.settings().loops()), (_, d, text) -> loops(d, text)).back(d -> d.withLoops(null))
             .option("--loops", "N", WORDS.say("howOftenItIsPlayed0ForEver"), (_, d, text) -> loops(d, text));
 
-    static final List<Setting> ALL = List.of(LOUDNESS, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
+    static final List<Setting> ALL = List.of(LOUDNESS, TRACKS, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
 
     private FileSettings() {}
+
+    /** {@code one track}, {@code 4 mono tracks}, or as they are listed. */
+    private static String tracks(SoundTracks tracks, int channels) {
+        return switch (tracks.way()) {
+            case TOGETHER -> WORDS.say("oneTrack");
+            case MONO -> WORDS.say("monoTracks", channels);
+            case LISTED -> tracks.toString();
+        };
+    }
 
     private static Rational seconds(Settings settings) {
         return settings.group() != null ? settings.group() : Rational.of(settings.codec().groupSeconds());

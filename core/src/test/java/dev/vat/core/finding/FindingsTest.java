@@ -257,7 +257,7 @@ class FindingsTest {
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
         strange.project = strange.project
-                .withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null,
+                .withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, null,
                         null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();

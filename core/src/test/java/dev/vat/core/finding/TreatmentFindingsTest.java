@@ -109,7 +109,8 @@ class TreatmentFindingsTest {
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
         Finding lost = one(find("edit-prores-hq", 25, DeliverableEdits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
                 DeliverableEdits.follow("edit-prores-hq",
-                        d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, d.colour(), null,
+                        d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, null, d.colour(),
+                                null,
                                 null,
                                 null, null, null, null, null,
                                 false, false, null, false, false, null, null, Map.of()))),

@@ -13,7 +13,7 @@ import dev.vat.core.delivery.Ground;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.BroadcastHead;
-import dev.vat.core.reel.Channels;
+import dev.vat.core.sound.Channels;
 import dev.vat.core.reel.Conform;
 import dev.vat.core.reel.Fade;
 import dev.vat.core.reel.GeneratedItem;

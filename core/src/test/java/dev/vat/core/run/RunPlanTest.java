@@ -104,7 +104,7 @@ class RunPlanTest {
         return new FileFacts(e.frames(), e.rate(), true, Rational.ZERO, e.seconds(), Rational.of(1, 24000), e.size(), e.pixelAspect(), null,
                 e.container().title(), e.codec(), e.profile(), 31,
                 e.readBits(), e.chroma().label(), e.alphaBits(), stated(e.matrix()), stated(e.primaries()), stated(e.transfer()),
-                stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, e.timecode());
+                stated(e.range()), 0, null, e.indexInFront(), e.scan().title(), e.loops(), 1000, e.timecode(), null);
     }
 
     private static String stated(String tag) {
@@ -148,7 +148,7 @@ class RunPlanTest {
         return new FileFacts(frames, rate, f.evenSpacing(), f.startSeconds(), f.durationSeconds(), f.clock(), size, f.pixelAspect(), null,
                 f.container(), f.codec(), f.profile(),
                 f.level(), bits, f.chroma(), f.alphaBits(), f.matrix(), f.primaries(), f.transfer(), range, sound, null, f.indexInFront(),
-                f.scan(), f.loops(), f.bytes(), f.timecode());
+                f.scan(), f.loops(), f.bytes(), f.timecode(), null);
     }
 
     private static ResolvedReel programme(FrameTable... tables) {

@@ -7,10 +7,10 @@ import static dev.vat.desktop.look.Fields.text;
 
 import dev.vat.core.project.ReelEdits;
 import dev.vat.core.project.Source;
-import dev.vat.core.reel.ChannelMap;
-import dev.vat.core.reel.Channels;
+import dev.vat.core.sound.ChannelMap;
+import dev.vat.core.sound.Channels;
 import dev.vat.core.reel.Fade;
-import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.sound.SoundLayout;
 import dev.vat.core.reel.SoundUse;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.resolved.Sounding;

@@ -6,7 +6,7 @@ import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.project.Project;
-import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.sound.SoundLayout;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.FileSystem;

@@ -16,12 +16,13 @@ import dev.vat.core.project.ReelEdits;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.GeneratedItem;
-import dev.vat.core.reel.SoundLayout;
+import dev.vat.core.sound.SoundLayout;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rate;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
@@ -122,6 +123,24 @@ class LoudnessRunTest {
         assertThat(Reproof.of(folder.resolve("out/sh010_edit.mov")).reasons()).isEmpty();
         // All of it, bars included, is louder than the programme: two seconds of tone at -18.
         assertThat(MovieProof.prove(folder.resolve("out/sh010_edit.mov"), _ -> true).loudness().integrated()).isGreaterThan(-22);
+    }
+
+    /** Channels on tracks of their own are measured together; those that no track has don't count. */
+    @Test
+    void tracksOfOneChannelAreAsLoudTogetherAsTheyWereWanted() throws Exception {
+        RunPlan plan = plan(tone(-30, 0), List.of("edit-prores-hq", "archive-ffv1"),
+                loudness("edit-prores-hq", LoudnessTarget.EBU_R128), loudness("archive-ffv1", LoudnessTarget.EBU_R128),
+                DeliverableEdits.follow("edit-prores-hq", d -> d.withTracks(SoundTracks.MONO)),
+                DeliverableEdits.follow("archive-ffv1", d -> d.withTracks(SoundTracks.parse("2 | -"))));
+        Receipt both = made(plan, "sh010_edit.mov");
+        assertThat(both.found().soundTracks()).isEqualTo(2);
+        assertThat(both.loudness().integrated()).isCloseTo(-23, within(.1));
+        assertThat(both.comparison().lines())
+                .anyMatch(l -> l.name().equals("sound packets") && l.found().matches("[0-9a-f]{8} [0-9a-f]{8}"));
+        Receipt one = ReceiptFile.read(ReceiptFile.of(folder.resolve("out/sh010_archive.mkv")));
+        assertThat(one.loudness().integrated()).as("half the power, 3 dB more of it").isCloseTo(-23, within(.1));
+        assertThat(one.loudness().truePeak()).isCloseTo(both.loudness().truePeak() + 3, within(.2));
+        assertThat(Reproof.of(folder.resolve("out/sh010_edit.mov")).reasons()).isEmpty();
     }
 
     /** A changed sample of sound is told as sound, with its second; nothing is said against the pictures. */

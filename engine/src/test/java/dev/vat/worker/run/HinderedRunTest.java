@@ -135,7 +135,7 @@ class HinderedRunTest extends RunCase {
         Expectation wrong = new Expectation(11, e.rate(), e.size(), e.pixelAspect(), e.container(), e.codec(), e.profile(), e.codedBits(),
                 e.readBits(),
                 e.chroma(), e.alphaBits(), e.matrix(), e.primaries(), e.transfer(), "full", 0, null, false, null, null, null, null,
-                e.timecode(), null, null, null, null);
+                e.timecode(), null, null, null, null, null);
         RunPlan demanding = plan.withFiles(List.of(file.withExpected(wrong)));
         try (Run run = Run.start(demanding, places, _ -> {})) {
             FileProgress made = run.outcome().get(300, TimeUnit.SECONDS).files().getFirst();

@@ -15,7 +15,6 @@ import dev.vat.media.decode.Demuxer;
 import dev.vat.media.decode.MovingStill;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
-import dev.vat.media.sound.SoundEncoder;
 import dev.vat.media.sound.WovenSound;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -78,9 +77,10 @@ public final class Joining {
      * Writes a file, which must not exist under a final name: it is whole only when this returns.
      *
      * @param sound null for none
+     * @return fingerprints of the sound tracks as they were packed: CRC32C of all their packets, hexadecimal
      * @throws MediaException if a part can't be read, or doesn't hold the frames that it should
      */
-    public static void join(List<Part> parts, Target target, WovenSound sound) throws IOException {
+    public static List<String> join(List<Part> parts, Target target, WovenSound sound) throws IOException {
         Container container = target.container;
         Rate rate = target.rate;
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
@@ -90,7 +90,7 @@ public final class Joining {
             if (container == Container.WEBP) {
                 MovingStill.standAlone(target.file);
             }
-            return;
+            return List.of();
         }
         long[][] times = parts.stream().map(part -> times(part, frameTime)).toArray(long[][]::new);
         long delay = 0;
@@ -103,8 +103,9 @@ public final class Joining {
         if (target.numbers != null) {
             options.merge("movflags", "+use_metadata_tags", (a, b) -> a + b);
         }
+        List<String> packed;
         try (Muxer muxer = new Muxer(container, target.file, rate);
-                SoundEncoder voice = sound == null ? null : new SoundEncoder(sound)) {
+                Voices voices = new Voices(sound, muxer)) {
             boolean started = false;
             long index = 0;
             for (int p = 0; p < parts.size(); p++) {
@@ -114,17 +115,13 @@ public final class Joining {
                     if (!started) {
                         muxer.track(demuxer.stream(), target.pixelAspect, parts.getFirst().container()).timecode(target.timecode)
                                 .numbers(target.numbers).light(target.light, target.mastering).origin(target.origin);
-                        if (voice != null) {
-                            muxer.sound(voice.context(), voice.padding());
-                        }
+                        voices.announce();
                         muxer.start(options);
                         started = true;
                     }
                     for (int i = 0; i < partTimes.length; i++) {
                         long pts = part.first + partTimes[i];
-                        if (voice != null) {
-                            voice.until(rate.seconds(index + 1).times(SoundCodec.RATE).round(), muxer::writeSound);
-                        }
+                        voices.until(rate.seconds(index + 1).times(SoundCodec.RATE).round());
                         long dts = index++ - delay;
                         demuxer.next(packet -> {
                             packet.pts(pts);
@@ -135,13 +132,13 @@ public final class Joining {
                     }
                 }
             }
-            if (voice != null) {
-                voice.until(Long.MAX_VALUE, muxer::writeSound);
-            }
+            voices.until(Long.MAX_VALUE);
             muxer.finish();
+            packed = voices.prints();
         }
         InPlace.mend(target.file, container, target.origin != null || container != Container.MXF ? target.origin
                 : Origin.ofContent(PacketPrint.of(target.file)));
+        return packed;
     }
 
     /**

@@ -33,6 +33,7 @@ import dev.vat.media.decode.TrackDecoder;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
@@ -69,7 +70,7 @@ public final class Muxer implements AutoCloseable {
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVRational frameTime;
     private AVStream stream;
-    private AVStream sound;
+    private final List<AVStream> sounds = new ArrayList<>();
 
     public Muxer(Container container, Path file, Rate rate) {
         String format = nameOf(container);
@@ -190,12 +191,13 @@ public final class Muxer implements AutoCloseable {
     }
 
     /**
-     * A sound track beside the picture; before the file is started.
+     * One more sound track beside the picture; before the file is started.
      *
      * @param padding samples of its packets that are dropped before the first one is heard
      */
     public Muxer sound(AVCodecContext encoder, int padding) {
-        sound = avformat_new_stream(context, null);
+        AVStream sound = avformat_new_stream(context, null);
+        sounds.add(sound);
         sound.disposition(BY_DEFAULT);
         Av.check(avcodec_parameters_from_context(sound.codecpar(), encoder), WORDS.say("soundTrack"));
         if (av_get_exact_bits_per_sample(encoder.codec_id()) == 0 && encoder.codec_id() != AV_CODEC_ID_FLAC) {
@@ -211,10 +213,11 @@ public final class Muxer implements AutoCloseable {
         return this;
     }
 
-    /** The packet's times are in samples; its content is taken over. */
-    public void writeSound(AVPacket packet) {
+    /** The packet's times are in samples; its content is taken over. @param track of sound, from 0 */
+    void writeSound(int track, AVPacket packet) {
+        AVStream sound = sounds.get(track);
         avcodec.av_packet_rescale_ts(packet, Av.fraction(Rational.of(1, SoundCodec.RATE)), sound.time_base());
-        packet.stream_index(1);
+        packet.stream_index(sound.index());
         packet.pos(-1);
         Av.check(av_interleaved_write_frame(context, packet), WORDS.say("writingSoundInto", file.getFileName()));
     }

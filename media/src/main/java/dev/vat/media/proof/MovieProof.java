@@ -61,12 +61,13 @@ public final class MovieProof {
      *
      * @param loudness null where there is no sound
      * @param soundSeconds fingerprints of the sound, one for each second; empty where there is none
+     * @param packed fingerprints of the sound tracks as they are packed, one for each
      * @param bits of every coded picture, or null where pictures aren't coded one after the other
      */
     public record Result(FileFacts facts, int[] crcs, List<Spacing> spacing, Loudness loudness, List<String> soundSeconds,
-            PictureBits bits) {
+            List<String> packed, PictureBits bits) {
         Result(FileFacts facts, int[] crcs, List<Spacing> spacing) {
-            this(facts, crcs, spacing, null, List.of(), null);
+            this(facts, crcs, spacing, null, List.of(), List.of(), null);
         }
     }
 
@@ -89,13 +90,13 @@ public final class MovieProof {
         return prove(file, null, goOn);
     }
 
-    /** @param level which part of the sound is measured, or null for all of it */
-    public static Result prove(Path file, Expectation.Level level, LongPredicate goOn) throws IOException {
+    /** @param planned which part of the sound is measured, and how its channels are shared out; null for all of it, in one track */
+    public static Result prove(Path file, Expectation planned, LongPredicate goOn) throws IOException {
         boolean webp = ContainerScan.of(file).container().equals(Container.WEBP.title());
-        return webp ? WebpProof.prove(file, goOn) : new MovieProof().run(file, level, goOn);
+        return webp ? WebpProof.prove(file, goOn) : new MovieProof().run(file, planned, goOn);
     }
 
-    private Result run(Path file, Expectation.Level level, LongPredicate goOn) throws IOException {
+    private Result run(Path file, Expectation planned, LongPredicate goOn) throws IOException {
         try (Demuxer demuxer = new Demuxer(file);
                 TrackDecoder decoder = new TrackDecoder(demuxer.stream(), 2)) {
             var format = new Object() {
@@ -115,12 +116,22 @@ public final class MovieProof {
             }
             decoder.flush(picture -> format.value = take(picture));
             FileFacts facts = facts(file, demuxer, format.value);
+            SoundPrint sound = facts.sound() == null ? SoundPrint.NONE : SoundPrint.of(file);
             return new Result(facts, crcs.stream().mapToInt(Integer::intValue).toArray(), spacing(file, demuxer, facts),
-                    facts.sound() == null ? null : LoudnessMeter.of(file, facts.sound().channels(), level == null ? 0 : level.from(),
-                            level == null ? Long.MAX_VALUE : level.to()),
-                    facts.sound() == null ? List.of() : SoundPrint.of(file),
+                    facts.sound() == null ? null : loudness(file, planned, facts), sound.seconds(), sound.tracks(),
                     PictureBits.ofBytes(coded.build().toArray(), facts.rate()));
         }
+    }
+
+    /** Null where tracks are lost, so that nobody can say what they were together. */
+    private static Loudness loudness(Path file, Expectation planned, FileFacts facts) throws IOException {
+        Expectation.Level level = planned == null ? null : planned.level();
+        long from = level == null ? 0 : level.from();
+        long to = level == null ? Long.MAX_VALUE : level.to();
+        if (planned == null || planned.shared().isEmpty()) {
+            return LoudnessMeter.of(file, facts.sound().channels(), from, to);
+        }
+        return planned.shared().size() == facts.soundTracks() ? LoudnessMeter.of(file, planned.shared(), from, to) : null;
     }
 
     private List<Spacing> spacing(Path file, Demuxer demuxer, FileFacts facts) throws IOException {
@@ -168,6 +179,7 @@ public final class MovieProof {
             even = Set.copyOf(delays).size() == 1 && delays.size() == crcs.size();
         }
         boolean gif = boxes.container().equals(Container.GIF.title());
+        List<Expectation.SoundTrack> sounds = demuxer.soundTracks() == 0 ? List.of() : sounds(file);
         return new FileFacts(crcs.size(), rate, even, start(base),
                 seconds, base, Size.of(track.width(), track.height()),
                 stated != null ? stated : coded != null ? coded : PixelAspect.SQUARE, coded, boxes.container(),
@@ -178,16 +190,16 @@ public final class MovieProof {
                 Av.string(av_color_space_name(track.color_space()), "unknown"),
                 Av.string(av_color_primaries_name(track.color_primaries()), "unknown"),
                 Av.string(av_color_transfer_name(track.color_trc()), "unknown"), range(track.color_range()),
-                demuxer.soundTracks(), demuxer.soundTracks() == 0 ? null : sound(file), boxes.indexInFront(),
+                sounds.size(), sounds.isEmpty() ? null : sounds.getFirst(), boxes.indexInFront(),
                 scans.size() == 1 ? scans.iterator().next().title() : WORDS.say("differsFromFrameToFrame"), boxes.loops(), Files.size(file),
-                demuxer.metadata("timecode").orElse(null));
+                demuxer.metadata("timecode").orElse(null), sounds.stream().skip(1).toList());
     }
 
-    /** The first sound track, decoded to its end. */
-    private static Expectation.SoundTrack sound(Path file) {
+    /** The sound tracks, decoded to their end. */
+    private static List<Expectation.SoundTrack> sounds(Path file) {
         try (SoundReader reader = new SoundReader(file)) {
-            ClipFacts.Track track = reader.measure().getFirst();
-            return new Expectation.SoundTrack(track.codec(), track.channels(), track.rate(), Rational.of(track.samples(), track.rate()));
+            return reader.measure().stream().map(track -> new Expectation.SoundTrack(track.codec(), track.channels(), track.rate(),
+                    Rational.of(track.samples(), track.rate()))).toList();
         }
     }
 

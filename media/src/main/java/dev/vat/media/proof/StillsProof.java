@@ -111,6 +111,6 @@ public final class StillsProof {
                 Size.parse(sizes.iterator().next()),
                 PixelAspect.SQUARE, null, Container.FRAMES.title(), codec, format, -99, bits, chroma, alphaBits, "unknown", "unknown",
                 "unknown",
-                "unknown", 0, null, false, Scan.PROGRESSIVE.title(), null, bytes, null);
+                "unknown", 0, null, false, Scan.PROGRESSIVE.title(), null, bytes, null, null);
     }
 }

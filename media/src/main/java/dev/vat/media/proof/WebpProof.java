@@ -177,6 +177,6 @@ final class WebpProof {
         return new FileFacts(crcs.size(), rate, even, Rational.ZERO, seconds, CLOCK, canvas, PixelAspect.SQUARE, null,
                 Container.WEBP.title(), "webp", "unknown", -99,
                 8, rgb ? "RGB" : "4:2:0", last.hasAlpha() ? 8 : 0, "unknown", "unknown", "unknown", "unknown", 0, null, false,
-                Scan.PROGRESSIVE.title(), loops, data.length, null);
+                Scan.PROGRESSIVE.title(), loops, data.length, null, null);
     }
 }

@@ -18,6 +18,7 @@ import static org.bytedeco.ffmpeg.global.avutil.av_frame_unref;
 
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.proof.Loudness;
+import dev.vat.core.sound.ChannelMap;
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
@@ -27,6 +28,9 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.BitSet;
+import java.util.List;
 import org.bytedeco.ffmpeg.avfilter.AVFilterContext;
 import org.bytedeco.ffmpeg.avfilter.AVFilterGraph;
 import org.bytedeco.ffmpeg.avfilter.AVFilterInOut;
@@ -103,15 +107,43 @@ public final class LoudnessMeter extends OutputStream {
         }
     }
 
+    /**
+     * Of some of a file whose channels are shared out among several tracks: of all of them, as they were together.
+     *
+     * @param tracks which channels each has
+     */
+    public static Loudness of(Path file, List<ChannelMap> tracks, long from, long to) throws IOException {
+        try (TrackedSound sound = new TrackedSound(file, tracks);
+                LoudnessMeter meter = new LoudnessMeter(Math.max(1, sound.channels()), from, to)) {
+            sound.copyTo(meter);
+            meter.end();
+            return meter.found();
+        }
+    }
+
     /** Of some of a {@link SoundMix}. @param from first sample @param to the sample after the last */
     public static Loudness ofMix(Path mix, int channels, long from, long to) throws IOException {
+        return ofMix(mix, channels, new BitSet(), from, to);
+    }
+
+    /** @param left channels, from 0, that are taken for silent */
+    public static Loudness ofMix(Path mix, int channels, BitSet left, long from, long to) throws IOException {
         try (InputStream samples = Files.newInputStream(mix); LoudnessMeter meter = new LoudnessMeter(channels, from, to)) {
             byte[] block = new byte[BLOCK * channels * SoundMix.SAMPLE_BYTES];
             for (int read = samples.readNBytes(block, 0, block.length); read > 0; read = samples.readNBytes(block, 0, block.length)) {
+                silence(block, read, channels, left);
                 meter.write(block, 0, read);
             }
             meter.end();
             return meter.found();
+        }
+    }
+
+    private static void silence(byte[] block, int bytes, int channels, BitSet left) {
+        for (int sample = 0; !left.isEmpty() && sample < bytes / SoundMix.SAMPLE_BYTES; sample++) {
+            if (left.get(sample % channels)) {
+                Arrays.fill(block, sample * SoundMix.SAMPLE_BYTES, (sample + 1) * SoundMix.SAMPLE_BYTES, (byte) 0);
+            }
         }
     }
 

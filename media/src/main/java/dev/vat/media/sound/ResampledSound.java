@@ -1,5 +1,7 @@
 package dev.vat.media.sound;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AVDISCARD_ALL;
+import static org.bytedeco.ffmpeg.global.avcodec.AVDISCARD_DEFAULT;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
@@ -13,6 +15,7 @@ import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_VIDEO;
 import static org.bytedeco.ffmpeg.global.avutil.AV_NOPTS_VALUE;
+import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_copy;
 import static org.bytedeco.ffmpeg.global.avutil.av_channel_layout_default;
 import static org.bytedeco.ffmpeg.global.avutil.av_frame_alloc;
@@ -35,6 +38,7 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
 import java.util.function.BooleanSupplier;
+import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVCodecContext;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
@@ -56,6 +60,8 @@ final class ResampledSound implements AutoCloseable {
 
     /** In place of a number of channels: as many as the file has, each by itself. */
     static final int OWN_CHANNELS = 0;
+    /** In place of a track's number. */
+    private static final int BEST = -1;
 
     /** More silence than this in front is a broken time stamp. */
     private static final long MOST_SILENCE = 3600L * SoundCodec.RATE;
@@ -84,22 +90,31 @@ final class ResampledSound implements AutoCloseable {
         this(file, channels, format, Rational.ONE);
     }
 
+    /** One of several tracks, each of its channels by itself, in single precision. @param track of sound, from 0 */
+    ResampledSound(Path file, int track) {
+        this(file, OWN_CHANNELS, AV_SAMPLE_FMT_FLT, Rational.ONE, track);
+    }
+
     /** @param stretch how many times as long it lasts, in small whole numbers: pitch goes along */
     ResampledSound(Path file, int channels, int format, Rational stretch) {
+        this(file, channels, format, stretch, BEST);
+    }
+
+    private ResampledSound(Path file, int channels, int format, Rational stretch, int track) {
         this.stretch = stretch;
         this.channels = channels;
         this.format = format;
         try {
-            open(file);
+            open(file, track);
         } catch (MediaException e) {
             close();
             throw e;
         }
     }
 
-    private void open(Path file) {
+    private void open(Path file, int track) {
         SoundFile.open(context, file);
-        stream = av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
+        stream = track == BEST ? av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, new AVCodec(null), 0) : sound(track);
         if (stream < 0) {
             throw new MediaException(WORDS.say("hasNoSound", file.getFileName()), 0);
         }
@@ -109,6 +124,18 @@ final class ResampledSound implements AutoCloseable {
         frameBytes = channels * av_get_bytes_per_sample(format);
     }
 
+    /** The number of a track among all streams, or -1; the others are passed over where the container allows that. */
+    private int sound(int track) {
+        int found = -1;
+        int sounds = 0;
+        for (int i = 0; i < context.nb_streams(); i++) {
+            boolean wanted = context.streams(i).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO && sounds++ == track;
+            found = wanted ? i : found;
+            context.streams(i).discard(wanted ? AVDISCARD_DEFAULT : AVDISCARD_ALL);
+        }
+        return found;
+    }
+
     /** How many are interleaved. */
     int channels() {
         return channels;
@@ -116,12 +143,33 @@ final class ResampledSound implements AutoCloseable {
 
     /** Writes all of it, or until {@code enough} says so. */
     void copyTo(OutputStream out, BooleanSupplier enough) throws IOException {
-        while (!enough.getAsBoolean() && av_read_frame(context, packet) >= 0) {
-            if (packet.stream_index() == stream && avcodec_send_packet(decoder, packet) >= 0) {
-                drain(out);
-            }
-            av_packet_unref(packet);
+        while (!enough.getAsBoolean() && read(out)) {
+            // a packet has gone
         }
+        end(out);
+    }
+
+    /** Writes what the next packet holds, which may be nothing, and at the end all that is left; false once nothing more comes. */
+    boolean more(OutputStream out) throws IOException {
+        if (read(out)) {
+            return true;
+        }
+        end(out);
+        return false;
+    }
+
+    private boolean read(OutputStream out) throws IOException {
+        if (av_read_frame(context, packet) < 0) {
+            return false;
+        }
+        if (packet.stream_index() == stream && avcodec_send_packet(decoder, packet) >= 0) {
+            drain(out);
+        }
+        av_packet_unref(packet);
+        return true;
+    }
+
+    private void end(OutputStream out) throws IOException {
         avcodec_send_packet(decoder, null);
         drain(out);
         if (started) {
@@ -176,7 +224,7 @@ final class ResampledSound implements AutoCloseable {
 
     /** When the first picture is shown, in seconds; null where there is none. */
     private Rational firstPicture() {
-        int index = av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, new org.bytedeco.ffmpeg.avcodec.AVCodec(null), 0);
+        int index = av_find_best_stream(context, AVMEDIA_TYPE_VIDEO, -1, -1, new AVCodec(null), 0);
         return index >= 0 && (context.streams(index).disposition() & AV_DISPOSITION_ATTACHED_PIC) == 0
                 && context.streams(index).start_time() != AV_NOPTS_VALUE
                         ? Av.rational(context.streams(index).time_base()).times(context.streams(index).start_time()) : null;

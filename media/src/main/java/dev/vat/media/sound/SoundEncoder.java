@@ -22,6 +22,7 @@ import static org.bytedeco.ffmpeg.global.swresample.swr_free;
 import static org.bytedeco.ffmpeg.global.swresample.swr_init;
 
 import dev.vat.core.delivery.SoundCodec;
+import dev.vat.core.sound.ChannelMap;
 import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
@@ -32,6 +33,9 @@ import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.IOException;
 import java.io.SequenceInputStream;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
+import java.nio.FloatBuffer;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
@@ -56,7 +60,11 @@ public final class SoundEncoder implements AutoCloseable {
     private static final int USUAL_BLOCK = 1024;
 
     private final DataInputStream mix;
+    /** Of the mix. */
+    private final int channelsIn;
     private final int channels;
+    /** What goes where; null where all channels go on as they are. */
+    private final ChannelMap map;
     private final boolean placed;
     private final long samplesInAll;
     private final AVCodecContext context;
@@ -68,10 +76,14 @@ public final class SoundEncoder implements AutoCloseable {
     private long done;
     private boolean flushed;
 
-    public SoundEncoder(WovenSound sound) throws IOException {
+    /** @param track which of its tracks, from 0 */
+    public SoundEncoder(WovenSound sound, int track) throws IOException {
         SoundCodec codec = sound.codec();
-        channels = sound.channels();
-        placed = sound.placed();
+        channelsIn = sound.channels();
+        map = sound.tracks().isEmpty() ? null : sound.tracks().get(track);
+        channels = map == null ? channelsIn : map.from().size();
+        // A track that was put together is mono or a pair, or its channels have no places.
+        placed = map == null ? sound.placed() : channels <= 2;
         samplesInAll = sound.samples();
         AVCodec encoder = avcodec_find_encoder_by_name(switch (codec) {
             case OPUS -> "libopus";
@@ -105,10 +117,11 @@ public final class SoundEncoder implements AutoCloseable {
         }
         lead = lead(context.initial_padding(), context.frame_size());
         done = -lead;
-        mix = new DataInputStream(new SequenceInputStream(new ByteArrayInputStream(new byte[lead * channels * 4]),
+        mix = new DataInputStream(new SequenceInputStream(new ByteArrayInputStream(new byte[lead * channelsIn * 4]),
                 new BufferedInputStream(Files.newInputStream(sound.mix()), 1 << 16)));
-        block = new byte[(context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK) * channels * 4];
-        samples = new BytePointer(block.length);
+        int most = context.frame_size() > 0 ? context.frame_size() : USUAL_BLOCK;
+        block = new byte[most * channelsIn * 4];
+        samples = new BytePointer((long) most * channels * 4);
     }
 
     /**
@@ -139,9 +152,9 @@ public final class SoundEncoder implements AutoCloseable {
     /** Hands on packets until all samples before {@code sample} are packed; past the end, the last ones too. */
     public void until(long sample, Consumer<AVPacket> sink) throws IOException {
         while (!flushed && done < sample) {
-            int wanted = (int) Math.min(block.length, (samplesInAll - done) * channels * 4);
+            int wanted = (int) Math.min(block.length, (samplesInAll - done) * channelsIn * 4);
             int read = mix.readNBytes(block, 0, wanted);
-            int count = read / (channels * 4);
+            int count = read / (channelsIn * 4);
             if (read == block.length) {
                 send(count, sink);
                 continue;
@@ -157,11 +170,28 @@ public final class SoundEncoder implements AutoCloseable {
     /** The last samples. An encoder that holds some back, and isn't asked for them at its end, gets silence behind them. */
     private void last(int count, Consumer<AVPacket> sink) {
         boolean asked = (context.codec().capabilities() & AV_CODEC_CAP_DELAY) != 0;
-        int most = block.length / (channels * 4);
+        int most = block.length / (channelsIn * 4);
         for (int rest = count + (asked ? 0 : context.initial_padding()); rest > 0; rest -= most) {
             send(Math.min(rest, most), sink);
             Arrays.fill(block, (byte) 0);
         }
+    }
+
+    /** The samples of the track's own channels, out of those of a block. */
+    private byte[] taken(int count) {
+        if (map == null) {
+            return block;
+        }
+        FloatBuffer in = ByteBuffer.wrap(block).order(ByteOrder.LITTLE_ENDIAN).asFloatBuffer();
+        ByteBuffer out = ByteBuffer.allocate(count * channels * 4).order(ByteOrder.LITTLE_ENDIAN);
+        float[] moment = new float[channelsIn];
+        for (int i = 0; i < count; i++) {
+            in.get(moment);
+            for (int c = 0; c < channels; c++) {
+                out.putFloat(map.sample(c, moment));
+            }
+        }
+        return out.array();
     }
 
     private void send(int count, Consumer<AVPacket> sink) {
@@ -170,7 +200,7 @@ public final class SoundEncoder implements AutoCloseable {
             frame.nb_samples(count).format(context.sample_fmt()).sample_rate(SoundCodec.RATE);
             layout(frame.ch_layout());
             Av.check(av_frame_get_buffer(frame, 0), WORDS.say("noMemoryForSound"));
-            samples.position(0).put(block, 0, count * channels * 4);
+            samples.position(0).put(taken(count), 0, count * channels * 4);
             Av.check(swr_convert(converter, frame.extended_data(), count, from, count), WORDS.say("sound"));
             frame.pts(done);
             done += count;

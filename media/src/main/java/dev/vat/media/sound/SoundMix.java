@@ -3,7 +3,7 @@ package dev.vat.media.sound;
 import static org.bytedeco.ffmpeg.global.avutil.AV_SAMPLE_FMT_FLT;
 
 import dev.vat.core.delivery.SoundCodec;
-import dev.vat.core.reel.ChannelMap;
+import dev.vat.core.sound.ChannelMap;
 import dev.vat.core.resolved.ReelSound;
 import dev.vat.core.time.Rational;
 import dev.vat.media.lib.MediaException;

@@ -17,15 +17,22 @@ import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 
-/** The packets of a file's first sound track, as they are. Belongs to one thread. */
+/** The packets of a file's first sound track, or of all of them, as they are. Belongs to one thread. */
 public final class SoundPackets implements AutoCloseable {
 
     private static final Words WORDS = Words.of(SoundPackets.class);
 
     private final AVFormatContext context = new AVFormatContext(null);
     private final AVStream stream;
+    private final boolean all;
 
     public SoundPackets(Path file) {
+        this(file, false);
+    }
+
+    /** @param all whether packets of all sound tracks are handed on, and not of the first one alone */
+    public SoundPackets(Path file, boolean all) {
+        this.all = all;
         try {
             SoundFile.open(context, file);
             stream = context.streams(Av.check(av_find_best_stream(context, AVMEDIA_TYPE_AUDIO, -1, -1, (AVCodec) null, 0),
@@ -52,11 +59,20 @@ public final class SoundPackets implements AutoCloseable {
                 return false;
             }
             Av.check(result, WORDS.say("reading"));
-            if (packet.stream_index() == stream.index()) {
+            if (all ? isSound(packet.stream_index()) : packet.stream_index() == stream.index()) {
                 return true;
             }
             av_packet_unref(packet);
         }
+    }
+
+    private boolean isSound(int index) {
+        return context.streams(index).codecpar().codec_type() == AVMEDIA_TYPE_AUDIO;
+    }
+
+    /** The clock of the track that a packet belongs to. */
+    public AVRational timeBase(AVPacket packet) {
+        return context.streams(packet.stream_index()).time_base();
     }
 
     @Override

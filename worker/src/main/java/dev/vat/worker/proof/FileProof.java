@@ -57,10 +57,11 @@ public final class FileProof {
 
     /**
      * @param planned what the inline check found of every frame, in output order
+     * @param packed fingerprints of the sound tracks as they were packed
      * @param goOn told after each decoded frame; false stops the proof
      */
     public static Receipt of(RunPlan plan, RunFile file, List<Receipt.PartLine> parts,
-            List<Receipt.FrameLine> planned, Path joined, LongPredicate goOn) throws IOException {
+            List<Receipt.FrameLine> planned, List<String> packed, Path joined, LongPredicate goOn) throws IOException {
         List<String> reasons = new ArrayList<>();
         // Goes on beside the decoding, which takes longer as a rule.
         CompletableFuture<List<SecondReader>> second = CompletableFuture.supplyAsync(() -> SecondReader.of(plan));
@@ -69,10 +70,11 @@ public final class FileProof {
         Comparison comparison = null;
         try {
             found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn)
-                    : MovieProof.prove(joined, file.expected().level(), goOn);
+                    : MovieProof.prove(joined, file.expected(), goOn);
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts, found.loudness())
                     .with(RateLines.of(file.expected().bits(), found.bits(), quality(plan, file, planned)))
+                    .with(packets(packed, found.packed()))
                     .with(opinion(file.expected(), joined));
             comparison.disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
@@ -91,6 +93,13 @@ public final class FileProof {
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
                 Files.isDirectory(joined) ? null : Durable.prints(joined), found == null ? List.of() : found.soundSeconds());
+    }
+
+    /** Sound as it was packed against what can be taken out of the file again, packet for packet. */
+    private static List<Comparison.Line> packets(List<String> packed, List<String> found) {
+        return packed.isEmpty() ? List.of()
+                : List.of(new Comparison.Line(WORDS.say("soundPackets"), String.join(" ", packed), String.join(" ", found),
+                        packed.equals(found)));
     }
 
     /** What readers of our own find in the file. */

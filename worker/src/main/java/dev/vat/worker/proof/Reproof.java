@@ -53,7 +53,7 @@ public final class Reproof {
         }
         int before = reasons.size();
         try {
-            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned().level(), _ -> true)
+            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
             Comparison.of(receipt.planned(), found.facts(), found.loudness())
                     .with(RateLines.of(receipt.planned().bits(), found.bits(), receipt.quality()))

@@ -9,6 +9,7 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPart;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.sound.ChannelMap;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
 import dev.vat.media.mux.Origin;
@@ -29,8 +30,11 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
+import java.util.BitSet;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.BooleanSupplier;
@@ -50,7 +54,8 @@ final class Finishing {
     private final BooleanSupplier goOn;
     private final Path home;
     private Double mixedAt;
-    private Loudness measured;
+    /** By the channels that don't count. */
+    private final Map<BitSet, Loudness> measured = new HashMap<>();
 
     /** @param home the run's own folder, for what all its files share */
     Finishing(Path home, RunPlan plan, Journal journal, Consumer<FileProgress> listener, BooleanSupplier goOn) {
@@ -67,13 +72,14 @@ final class Finishing {
         Path finished = RunHome.finished(plan, file);
         Path joined = file.isSingleStill() ? StillsWriter.file(finished, file.expected().stills(), 0) : finished;
         tell(file, Stage.JOINING, file.expected().frames(), 0, null, null, null, null);
+        List<String> packed = List.of();
         if (file.isFolder()) {
             leaveOnlyPlanned(file, finished);
         } else {
-            join(file, parts, work, joined);
+            packed = join(file, parts, work, joined);
         }
         Durable.syncFolder(joined.getParent());
-        prove(file, parts, joined);
+        prove(file, parts, packed, joined);
     }
 
     /** Stills of a part that was open when the run was stopped go, where the file ends before them. */
@@ -89,8 +95,8 @@ final class Finishing {
         }
     }
 
-    private void join(RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
-        Joining.join(parts.stream().map(p -> new Joining.Part(
+    private List<String> join(RunFile file, List<JournalEntry.PartClosed> parts, Path work, Path joined) throws IOException {
+        List<String> packed = Joining.join(parts.stream().map(p -> new Joining.Part(
                 PartStore.partFile(work, file, new RunPart(p.part(), p.first(), p.frames())),
                 file.codecInCatalogue().partContainer(),
                 p.first(), p.frames())).toList(),
@@ -100,13 +106,14 @@ final class Finishing {
                         .withOrigin(new Origin(VatVersion.NAME, plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
         Durable.sync(joined);
+        return packed;
     }
 
-    private void prove(RunFile file, List<JournalEntry.PartClosed> parts, Path joined) throws IOException {
+    private void prove(RunFile file, List<JournalEntry.PartClosed> parts, List<String> packed, Path joined) throws IOException {
         Pace pace = new Pace();
         Receipt receipt = FileProof.of(plan, file,
                 parts.stream().map(p -> new Receipt.PartLine(p.part(), p.first(), p.frames(), p.bytes(), p.crc())).toList(),
-                parts.stream().flatMap(p -> p.checked().stream()).toList(), joined, done -> {
+                parts.stream().flatMap(p -> p.checked().stream()).toList(), packed, joined, done -> {
                     pace.frame();
                     tell(file, Stage.PROVING, done, 0, pace, joined, null, null);
                     return goOn.getAsBoolean();
@@ -140,7 +147,7 @@ final class Finishing {
         if (level == null || file.expected().sound() == null) {
             return file;
         }
-        Loudness found = measured(level);
+        Loudness found = measured(level, file.expected().shared());
         if (found.integrated() == null) {
             return file.withExpected(file.expected().withLevel(null));
         }
@@ -148,15 +155,29 @@ final class Finishing {
         return file.withExpected(file.expected().withLevel(level.reaching(Math.min(level.wanted(), found.integrated() + room))));
     }
 
-    /** How loud the programme is as it was brought in, without what stands before and behind it: the same for all files of a run. */
-    private Loudness measured(Expectation.Level level) throws IOException {
-        if (measured == null) {
-            Path mix = home.resolve("measured.f32");
-            SoundMix.write(plan.sound().withoutTones(), mix);
-            measured = LoudnessMeter.ofMix(mix, plan.sound().channels(), level.from(), level.to());
-            Files.delete(mix);
+    /** How loud the programme is as it was brought in, without what stands before and behind it: as a rule the same for all files of a run. */
+    private Loudness measured(Expectation.Level level, List<ChannelMap> shared) throws IOException {
+        BitSet left = left(shared);
+        Loudness known = measured.get(left);
+        if (known != null) {
+            return known;
         }
-        return measured;
+        Path mix = home.resolve("measured.f32");
+        SoundMix.write(plan.sound().withoutTones(), mix);
+        Loudness found = LoudnessMeter.ofMix(mix, plan.sound().channels(), left, level.from(), level.to());
+        Files.delete(mix);
+        measured.put(left, found);
+        return found;
+    }
+
+    /** Channels, from 0, that none of a file's tracks has, and that nobody hears in it. */
+    private BitSet left(List<ChannelMap> shared) {
+        BitSet left = new BitSet();
+        if (!shared.isEmpty()) {
+            left.set(0, plan.sound().channels());
+            shared.stream().flatMap(t -> t.from().stream()).filter(c -> c > 0).forEach(c -> left.clear(c - 1));
+        }
+        return left;
     }
 
     private static SoundCodec codec(RunFile file) {
@@ -169,14 +190,14 @@ final class Finishing {
             return null;
         }
         Expectation.Level level = file.expected().level();
-        double gain = level == null ? 0 : level.integrated() - measured(level).integrated();
+        double gain = level == null ? 0 : level.integrated() - measured(level, file.expected().shared()).integrated();
         Path mix = home.resolve(MIX);
         if (!Objects.equals(mixedAt, gain)) {
             SoundMix.write(plan.sound(), gain, mix);
             mixedAt = gain;
         }
         return new WovenSound(mix, plan.sound().channels(), plan.sound().isPlaced(), codec(file),
-                file.expected().sound().seconds().times(SoundCodec.RATE).round());
+                file.expected().sound().seconds().times(SoundCodec.RATE).round(), file.expected().shared());
     }
 
     void failed(RunFile file, String why) throws IOException {

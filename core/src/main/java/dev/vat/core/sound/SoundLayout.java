@@ -1,4 +1,4 @@
-package dev.vat.core.reel;
+package dev.vat.core.sound;
 
 import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
