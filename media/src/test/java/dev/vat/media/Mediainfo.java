@@ -48,6 +48,7 @@ final class Mediainfo {
             case MKV -> "Matroska";
             case WEBM -> "WebM";
             case AVI -> "AVI";
+            case TS -> "MPEG-TS";
             case MXF -> "MXF";
             case GIF, APNG, WEBP, FRAMES -> throw new AssertionError("stills have no container");
         });

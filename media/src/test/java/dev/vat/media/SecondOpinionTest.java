@@ -84,6 +84,28 @@ class SecondOpinionTest {
         assertThat(found(made)).containsExactly("second reader, RFC 9559");
     }
 
+    /** @param at byte of the packet @param value that stands there then, in hexadecimal; nothing for a packet that is lost */
+    @ParameterizedTest
+    @CsvSource({"a lost packet, 40, 0, , packets", "a later clock, 3, 6, 0fff, arrival", "another coding, 2, 17, 02, codec",
+        "no mark, 30, 0, 46, second reader"})
+    void aTransportStreamThatWasChangedIsNamed(String what, int packet, int at, String value, String name) throws Exception {
+        MadeFile made = MadeFile.of(Catalogue.codec("h264-high-420"), Container.TS, folder);
+        assertThat(found(made)).isEmpty();
+        byte[] bytes = Files.readAllBytes(made.file());
+        assertThat(bytes.length / 188).as(what).isGreaterThan(packet);
+        int place = packet * 188 + at;
+        if (value == null) {
+            byte[] less = Arrays.copyOf(bytes, bytes.length - 188);
+            System.arraycopy(bytes, place + 188, less, place, less.length - place);
+            bytes = less;
+        } else {
+            byte[] change = HexFormat.of().parseHex(value);
+            System.arraycopy(change, 0, bytes, place, change.length);
+        }
+        Files.write(made.file(), bytes);
+        assertThat(found(made)).anyMatch(line -> line.startsWith(name));
+    }
+
     @Test
     void tagsThatTellOfAnotherKindAreNamed() throws Exception {
         MadeFile made = MadeFile.of(Catalogue.codec("dv50-625"), Container.AVI, folder);

@@ -88,7 +88,7 @@ class SoundOutTest {
 
     private static Codec picture(Container container) {
         return Catalogue.codec(switch (container) {
-            case MP4, MOV, MKV -> "h264-high-420";
+            case MP4, MOV, MKV, TS -> "h264-high-420";
             case WEBM -> "vp9-420";
             case AVI -> "mjpeg-422";
             case MXF -> "dnxhr-sq";

@@ -7,7 +7,7 @@ import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
 
-/** What broadcasters ask for beside AVC-Intra and VC-3: MPEG-2 (ITU-T H.262, 4:2:2 profile) and DV (IEC 61834, SMPTE 314M). */
+/** What broadcasters ask for beside AVC-Intra and VC-3: MPEG-2 (ITU-T H.262, 4:2:2 and main profile) and DV (IEC 61834, SMPTE 314M). */
 final class Broadcast {
 
     private static final Words WORDS = Words.of(Broadcast.class);
@@ -33,6 +33,19 @@ final class Broadcast {
     static final Codec MPEG2_INTRA_525 = mpeg2Intra("mpeg2-422-50-intra-525", WORDS.say("mpeg242250MbitSIntra525"), LINES_525,
             Rate.of(30000, 1001));
 
+    /** Main profile, as it is sent: at no moment more than a level's decoder holds. */
+    static final Codec MPEG2_MAIN_1080 = mpeg2Main("mpeg2-main-1080", WORDS.say("mpeg2MainOf1080Lines"),
+            Limits.only(Set.of(Size.of(1920, 1080)), Rate.of(24000, 1001), Rate.of(24), Rate.of(25), Rate.of(30000, 1001), Rate.of(30)),
+            18_000_000, PixelAspect.SQUARE).interlaced(Scan.TOP_FIRST).build();
+    static final Codec MPEG2_MAIN_720 = mpeg2Main("mpeg2-main-720", WORDS.say("mpeg2MainOf720Lines"),
+            Limits.only(Set.of(Size.of(1280, 720)), Rate.of(24000, 1001), Rate.of(24), Rate.of(25), Rate.of(30000, 1001), Rate.of(30),
+                    Rate.of(50), Rate.of(60000, 1001), Rate.of(60)),
+            15_000_000, PixelAspect.SQUARE).build();
+    static final Codec MPEG2_MAIN_625 = mpeg2Main("mpeg2-main-625", WORDS.say("mpeg2Main625"), Limits.only(Set.of(LINES_625), Rate.of(25)),
+            6_000_000, shapes(LINES_625)).interlaced(Scan.TOP_FIRST).build();
+    static final Codec MPEG2_MAIN_525 = mpeg2Main("mpeg2-main-525", WORDS.say("mpeg2Main525"),
+            Limits.only(Set.of(LINES_525), Rate.of(30000, 1001)), 6_000_000, shapes(LINES_525)).interlaced(Scan.TOP_FIRST).build();
+
     static final Codec DV25_625 = dv("dv25-625", WORDS.say("dv25MbitS625Lines"), Chroma.YUV420, LINES_625, Rate.of(25), 2.3, 2.9);
     static final Codec DV25_525 = dv("dv25-525", WORDS.say("dv25MbitS525Lines"), Chroma.YUV411, LINES_525, Rate.of(30000, 1001), 2.3, 2.9);
     static final Codec DV50_625 = dv("dv50-625", WORDS.say("dv50MbitS625Lines"), Chroma.YUV422, LINES_625, Rate.of(25), 4.7, 5.7);
@@ -44,6 +57,12 @@ final class Broadcast {
                 .limits(Limits.only(Set.of(size), rate)).bitsPerPixel(low, high)
                 .pixelAspects(shapes(size)).interlaced(Scan.BOTTOM_FIRST).alwaysCalled(Scan.BOTTOM_FIRST)
                 .plays(WORDS.say("opensInEditingProgramsOld")).build();
+    }
+
+    private static CodecBuilder mpeg2Main(String id, String title, Limits limits, long bits, PixelAspect... shapes) {
+        return Codec.named(id, title).reports("mpeg2video", "Main").samples(Chroma.YUV420, 8).in(Container.TS).limits(limits)
+                .pixelAspects(shapes).group(1).fixedGroup().ruled(new RateControl.Steady(bits), RateControl.Kind.AVERAGE)
+                .bitsPerPixel(.05, 2).plays(WORDS.say("takenByEveryReceiver"));
     }
 
     private static Codec mpeg2Intra(String id, String title, Size size, Rate rate) {
@@ -60,7 +79,8 @@ final class Broadcast {
     }
 
     static List<Codec> all() {
-        return List.of(MPEG2_LONG_50, MPEG2_LONG_50_720, MPEG2_INTRA_625, MPEG2_INTRA_525, DV25_625, DV25_525, DV50_625, DV50_525);
+        return List.of(MPEG2_LONG_50, MPEG2_LONG_50_720, MPEG2_INTRA_625, MPEG2_INTRA_525, MPEG2_MAIN_1080, MPEG2_MAIN_720,
+                MPEG2_MAIN_625, MPEG2_MAIN_525, DV25_625, DV25_525, DV50_625, DV50_525);
     }
 
     private Broadcast() {}

@@ -115,6 +115,11 @@ public final class Codec {
         return b.usual;
     }
 
+    /** Whether there is anything to choose of how its bits are ruled. */
+    public boolean leavesBitsOpen() {
+        return quality() != null || controls().size() > 1;
+    }
+
     /** Its quality scale, or null if it has none. */
     public Quality quality() {
         return b.quality;

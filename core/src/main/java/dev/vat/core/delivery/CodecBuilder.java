@@ -100,6 +100,13 @@ final class CodecBuilder {
         return this;
     }
 
+    /** Its bits are ruled by rates alone. @param usually with its rate @param others beside that */
+    CodecBuilder ruled(RateControl usually, RateControl.Kind... others) {
+        usual = usually;
+        controls = EnumSet.of(usually.kind(), others);
+        return this;
+    }
+
     /** Further ways to rule its bits. */
     CodecBuilder also(RateControl.Kind... kinds) {
         controls = EnumSet.copyOf(controls);

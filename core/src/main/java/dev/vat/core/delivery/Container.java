@@ -17,6 +17,8 @@ public enum Container {
     /** Its header has no place for colour, and pixel aspect only in an extension that few read. */
     AVI("AVI", "avi", false, false, Words.of(Container.class).say("aviIsForPicturesThatStand")),
     MXF("MXF", "mxf", true, true, Words.of(Container.class).say("mxfTakesOnlyWhatSMPTEHas")),
+    /** ISO/IEC 13818-1: 188 bytes at a time, without an index; what is sent and what is looped in at a cable head. */
+    TS(Words.of(Container.class).say("transportStream"), "ts", true, true, Words.of(Container.class).say("aTransportStreamTakesOnly")),
     GIF("GIF", "gif", false, false, Words.of(Container.class).say("gifHoldsPicturesOf256Colours")),
     APNG(Words.of(Container.class).say("animatedPNG"), "apng", true, false, Words.of(Container.class).say("animatedPNGHoldsPNGPictures")),
     WEBP(Words.of(Container.class).say("animatedWebP"), "webp", false, false,

@@ -13,17 +13,19 @@ final class H264 {
     private static final Words WORDS = Words.of(H264.class);
 
     private static final Quality SCALE = new Quality(1, 51, 17, 22, 28);
+    private static final Container[] AND_SENT = {Container.MP4, Container.MOV, Container.MKV, Container.TS};
     private static final Container[] EVERYWHERE = {Container.MP4, Container.MOV, Container.MKV};
 
     /** Constant quality 17 is where a practised eye stops seeing a difference at 1:1; this profile is what every browser decodes. */
     static final Codec HIGH_420 = entry("h264-high-420", "H.264 High", "High", Chroma.YUV420, 8)
-            .reach(Reach.ANYWHERE).plays(WORDS.say("playsInEveryBrowserOnTelephones")).build();
+            .in(AND_SENT).reach(Reach.ANYWHERE).plays(WORDS.say("playsInEveryBrowserOnTelephones")).build();
 
     static final Codec HIGH10_420 = entry("h264-high10-420", WORDS.say("h264High10"), "High 10", Chroma.YUV420, 10).wideColours()
             .plays(WORDS.say("playsInProgramsThatDecode"))
             .unwise(WORDS.say("browsersAndTelephonesDont")).build();
 
     static final Codec HIGH422_10 = entry("h264-high422-10", WORDS.say("h264High422"), "High 4:2:2", Chroma.YUV422, 10).wideColours()
+            .in(AND_SENT)
             .plays(WORDS.say("opensInEditingProgramsAnd")).unwise(WORDS.say("browsersAndTelephonesDont2")).build();
 
     static final Codec HIGH444_8 = entry("h264-high444-8", WORDS.say("h264High444"), "High 4:4:4 Predictive", Chroma.YUV444, 8)

@@ -20,7 +20,8 @@ final class H265 {
             .plays(WORDS.say("opensInNewerEditingPrograms")).unwise(WORDS.say("browsersAndMostTelephones")).build();
 
     private static CodecBuilder entry(String id, String title, String profile, Chroma chroma, int bits) {
-        return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits).in(Container.MP4, Container.MOV, Container.MKV)
+        return Codec.named(id, title).reports("hevc", profile).samples(chroma, bits)
+                .in(Container.MP4, Container.MOV, Container.MKV, Container.TS)
                 .quality(SCALE, 19)
                 .also(RateControl.Kind.AVERAGE, RateControl.Kind.TWO_PASS, RateControl.Kind.FILE_SIZE, RateControl.Kind.CAPPED)
                 .limits(Limits.upTo(8192, 4320).from(64))

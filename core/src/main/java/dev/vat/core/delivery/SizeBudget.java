@@ -31,8 +31,16 @@ public record SizeBudget(long file, long sound, long container, long bitsPerSeco
         long sound = seconds.times(soundBits).dividedBy(Rational.of(8)).round();
         long soundPackets = channels == 0 ? 0 : seconds.times(SoundCodec.RATE).dividedBy(Rational.of(SAMPLES_PER_PACKET)).round() + 1;
         long container = HEADERS + PER_PACKET * (frames + soundPackets);
+        if (settings.container() == Container.TS) {
+            container += sent(frames + soundPackets, seconds, wish.bytes());
+        }
         long left = wish.bytes() - wish.bytes() * KEPT_BACK_PERCENT / 100 - sound - container;
         return new SizeBudget(wish.bytes(), sound, container, Rational.of(left).times(8).dividedBy(seconds).round());
+    }
+
+    /** A transport stream: four bytes of every 188, half of the last of each picture, a head for it, and tables ten times a second. */
+    private static long sent(long packets, Rational seconds, long bytes) {
+        return bytes * 4 / 188 + packets * (188 / 2 + 31) + seconds.times(10 * 3 * 188).round();
     }
 
     /** The smallest file in which pictures may still look right, to two digits: a rough bound, from the codec alone. */

@@ -11,11 +11,13 @@ import java.util.stream.Collectors;
 public enum SoundCodec {
     PCM_16("PCM 16-bit", "pcm_s16le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
     PCM_24("PCM 24-bit", "pcm_s24le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
-    AAC("AAC", "aac", 96_000, 8, Container.MP4, Container.MOV, Container.MKV),
+    AAC("AAC", "aac", 96_000, 8, Container.MP4, Container.MOV, Container.MKV, Container.TS),
     OPUS("Opus", "opus", 80_000, 8, Container.WEBM, Container.MKV, Container.MP4),
     FLAC("FLAC", "flac", 0, 8, Container.MKV, Container.MP4),
     MP3("MP3", "mp3", 128_000, 2, Container.MP4, Container.MKV),
-    AC3("AC-3", "ac3", 96_000, 6, Container.MP4, Container.MOV, Container.MKV);
+    /** MPEG-1 Audio Layer II. */
+    MP2("MPEG Layer II", "mp2", 128_000, 2, Container.TS),
+    AC3("AC-3", "ac3", 96_000, 6, Container.MP4, Container.MOV, Container.MKV, Container.TS);
 
     /** Samples a second of every track that is written. */
     public static final int RATE = 48_000;
@@ -86,6 +88,7 @@ public enum SoundCodec {
             case MKV -> FLAC;
             case WEBM -> OPUS;
             case AVI -> PCM_16;
+            case TS -> AC3;
         };
     }
 

@@ -148,7 +148,7 @@ final class LegalityRules {
         SoundTracks tracks = deliverable.settings().tracks();
         if (tracks.highest() > sound.channels()) {
             found.add(DeliveryRules
-                    .blocker("sound-tracks", deliverable, WORDS.say("itsTracksAskFor", deliverable.title(), tracks, tracks.highest(),
+                    .blocker("sound-tracks", deliverable, WORDS.say("itsTracksAskFor", tracks, tracks.highest(),
                             sound.channels()))
                     .withRemedies(new Remedy.Apply(WORDS.say("oneTrackForEveryChannel"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withTracks(SoundTracks.MONO)))));

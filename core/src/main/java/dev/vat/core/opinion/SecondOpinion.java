@@ -25,6 +25,7 @@ public final class SecondOpinion {
             case MP4, MOV -> of("ISO/IEC 14496-12", () -> IsoOpinion.of(planned, file));
             case MXF -> of("SMPTE ST 377-1", () -> MxfOpinion.of(planned, file));
             case MKV, WEBM -> of("RFC 9559", () -> MatroskaOpinion.of(planned, file));
+            case TS -> of("ISO/IEC 13818-1", () -> TransportOpinion.of(planned, file));
             case AVI -> of("OpenDML 1.02", () -> AviOpinion.of(planned, file));
             case GIF, APNG, WEBP -> of(MovingOpinion.standard(planned), () -> MovingOpinion.of(planned, file));
             case FRAMES -> throw new IllegalArgumentException("a folder has no bytes: " + planned.container());

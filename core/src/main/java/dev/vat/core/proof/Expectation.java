@@ -173,6 +173,19 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                 tracks);
     }
 
+    /**
+     * Bits a second of a whole transport stream whose pictures have a constant rate: theirs, sound, and what packets, tables and the clock
+     * take. Null where the rate follows from what is in it.
+     */
+    @JsonIgnore
+    public Long streamBits() {
+        if (container != Container.TS || bits == null || !bits.constant()) {
+            return null;
+        }
+        long heard = sound == null ? 0 : SoundCodec.ofReportedName(sound.codec).bitsPerSecond(sound.channels);
+        return bits.most() * 107 / 100 + heard * 130 / 100 + 100_000;
+    }
+
     /** Which channels of the reel's sound each track has; empty where one has them all, or there is none. */
     @JsonIgnore
     public List<ChannelMap> shared() {

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.CodecLevel;
+import dev.vat.core.delivery.Mpeg2Level;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.picture.Size;
@@ -35,7 +36,8 @@ public record RatePromise(Long average, int within, Long most, Long buffer, @Jso
         return switch (settings.control()) {
             case RateControl.Average(long bits) -> averaged(settings, bits, inOnePass(settings.codec()), size, rate);
             case RateControl.TwoPass(long bits) -> averaged(settings, bits, TWO_PASSES, size, rate);
-            case RateControl.Steady(long bits) -> new RatePromise(bits, TWO_PASSES, bits, bits, true);
+            case RateControl.Steady(long bits) -> new RatePromise(bits, TWO_PASSES, bits, isMpeg2(settings.codec())
+                    ? Mpeg2Level.of(size).bufferAt(bits) : bits, true);
             case RateControl.Capped(int _, long bits, long buffer) -> new RatePromise(null, 0, bits, buffer, false);
             case RateControl.ByProfile _ -> null;
             case RateControl.Constant _ -> null;
@@ -53,8 +55,16 @@ public record RatePromise(Long average, int within, Long most, Long buffer, @Jso
         };
     }
 
+    private static boolean isMpeg2(Codec codec) {
+        return codec.reportedName().equals("mpeg2video");
+    }
+
     /** A level is a limit: of all that have room for the rate, the least is kept to. */
     private static RatePromise averaged(Settings settings, long bits, int within, Size size, Rate rate) {
+        if (isMpeg2(settings.codec())) {
+            Mpeg2Level level = Mpeg2Level.of(size);
+            return new RatePromise(bits, within, level.bitsPerSecond(), level.buffer(), false);
+        }
         return CodecLevel.bounds(settings.codec(), size, rate, bits)
                 .map(bounds -> new RatePromise(bits, within, bounds.bitsPerSecond(), bounds.buffer(), false))
                 .orElseGet(() -> new RatePromise(bits, within, null, null, false));

@@ -77,9 +77,9 @@ final class OpenSettings {
 
     private static final Setting QUALITY = Setting.of("quality", Group.FORMAT, WORDS.say("quality"), WORDS.say("howMuchIsGivenUpForSize"))
             .showing(d -> d.settings().codec().words(d.settings().control())).judgedBy("control-illegal", "file-size-small")
-            .saying((_, d) -> d.settings().codec().quality() == null ? WORDS.say("thisCodecLeavesNothingTo")
+            .saying((_, d) -> !d.settings().codec().leavesBitsOpen() ? WORDS.say("thisCodecLeavesNothingTo")
                     : WORDS.say("enterTakesANumberABitRate"))
-            .where(d -> d.settings().codec().quality() != null)
+            .where(d -> d.settings().codec().leavesBitsOpen())
             .typed((_, d) -> d.settings().codec().words(d.settings().control()),
                     (_, d, text) -> d.withControl(d.settings().codec().control(text)))
             .back(Deliverable::withUsualControl)

@@ -23,7 +23,10 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
     }
 
     private static final int HEADER = 16;
-    private static final int HEAD = 64;
+    private static final int HEAD = 192;
+    /** Of a transport stream, and what each begins with. */
+    private static final int PACKET = 188;
+    private static final byte SYNC = 0x47;
     private static final byte[] MXF_KEY = {0x06, 0x0e, 0x2b, 0x34, 0x02, 0x05, 0x01, 0x01, 0x0d, 0x01, 0x02, 0x01, 0x01, 0x02};
     private static final byte[] EBML = {0x1a, 0x45, (byte) 0xdf, (byte) 0xa3};
 
@@ -45,6 +48,9 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
             }
             if (text.startsWith("RIFF") && text.startsWith("AVI ", 8)) {
                 return new ContainerScan(Container.AVI.title(), false);
+            }
+            if (head[0] == SYNC && (head[PACKET] == SYNC || channel.size() == PACKET)) {
+                return new ContainerScan(Container.TS.title(), false);
             }
             if (text.startsWith("GIF89a")) {
                 return new ContainerScan(Container.GIF.title(), false, MovingStill.loopsOfGif(channel));

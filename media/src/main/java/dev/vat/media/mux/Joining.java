@@ -37,6 +37,9 @@ public final class Joining {
     /** Rates below this are whole ones: their clock counts milliseconds as well. */
     private static final long WHOLE_MILLISECONDS = 1000;
 
+    /** In milliseconds: twice as often as ETSI TR 101 290 asks of a transport stream's clock. */
+    private static final String CLOCK_TOLD_EVERY = "20";
+
     private Joining() {}
 
     /**
@@ -46,24 +49,29 @@ public final class Joining {
      * @param numbers what its frames are numbered, where it is to say so; null else
      * @param light of its frames in PQ, or null for nothing to be said of it
      * @param mastering the display on which its pictures were judged, or null for nothing to be said of it
+     * @param streamBits a second of a transport stream that has a constant rate, or null for as many as it takes
      * @param origin who made it and when, or null for nothing to be said of that
      */
     public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode,
-            FrameNumbers numbers, ContentLight light, MasteringDisplay mastering, Origin origin) {
+            FrameNumbers numbers, ContentLight light, MasteringDisplay mastering, Origin origin, Long streamBits) {
         public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
-            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null, null);
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null, null, null);
         }
 
         public Target withNumbers(FrameNumbers other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, mastering, origin);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, mastering, origin, streamBits);
         }
 
         public Target withLight(ContentLight other, MasteringDisplay display) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, display, origin);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, display, origin, streamBits);
         }
 
         public Target withOrigin(Origin other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, other);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, other, streamBits);
+        }
+
+        public Target withStreamBits(Long other) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, origin, other);
         }
     }
 
@@ -100,6 +108,9 @@ public final class Joining {
             }
         }
         Map<String, String> options = options(container, target.indexInFront, rate);
+        if (target.streamBits != null) {
+            options.put("muxrate", target.streamBits.toString());
+        }
         if (target.numbers != null) {
             options.merge("movflags", "+use_metadata_tags", (a, b) -> a + b);
         }
@@ -147,6 +158,9 @@ public final class Joining {
      */
     private static Map<String, String> options(Container container, boolean indexInFront, Rate rate) {
         Map<String, String> options = new TreeMap<>();
+        if (container == Container.TS) {
+            options.put("pcr_period", CLOCK_TOLD_EVERY);
+        }
         if (container.mayHaveIndexInFront()) {
             long perSecond = rate.perSecond().numerator();
             options.put("movie_timescale", Long.toString(perSecond < WHOLE_MILLISECONDS ? perSecond * 1000 : perSecond));

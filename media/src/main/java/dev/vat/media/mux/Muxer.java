@@ -64,6 +64,9 @@ public final class Muxer implements AutoCloseable {
     private static final int LIGHT_BYTES = new AVContentLightMetadata().sizeof();
     private static final int DISPLAY_BYTES = new AVMasteringDisplayMetadata().sizeof();
 
+    /** By how much the clock of a transport stream is ahead of what is decoded, in millionths of a second: a whole buffer. */
+    private static final int AHEAD = 1_000_000;
+
     private final Container container;
     private Origin origin;
     private final Path file;
@@ -80,6 +83,9 @@ public final class Muxer implements AutoCloseable {
         Av.check(avformat_alloc_output_context2(context, null, format, file.toString()), format);
         // No version strings and dates in the file: the same plan makes the same bytes.
         context.flags(context.flags() | AVFormatContext.AVFMT_FLAG_BITEXACT);
+        if (container == Container.TS) {
+            context.max_delay(AHEAD);
+        }
         stream = avformat_new_stream(context, null);
         stream.time_base(frameTime);
         stream.disposition(BY_DEFAULT);
@@ -165,6 +171,7 @@ public final class Muxer implements AutoCloseable {
     public static String nameOf(Container container) {
         return switch (container) {
             case MKV -> "matroska";
+            case TS -> "mpegts";
             case FRAMES -> throw new IllegalArgumentException(WORDS.say("numberedFramesHaveNoContainer"));
             default -> container.extension();
         };

@@ -25,6 +25,7 @@ public record Origin(String program, String version, String name, Instant made) 
         switch (container) {
             case MP4 -> context.metadata(with(context.metadata(), "encoding_tool", text()));
             case AVI -> context.metadata(with(context.metadata(), "ISFT", text()));
+            case TS -> context.metadata(with(with(context.metadata(), "service_provider", program), "service_name", text()));
             case MXF -> {
                 AVDictionary all = with(context.metadata(), "company_name", program);
                 context.metadata(with(with(all, "product_name", program), "product_version", version));

@@ -180,7 +180,9 @@ public final class MovieProof {
         }
         boolean gif = boxes.container().equals(Container.GIF.title());
         List<Expectation.SoundTrack> sounds = demuxer.soundTracks() == 0 ? List.of() : sounds(file);
-        return new FileFacts(crcs.size(), rate, even, start(base),
+        // The clock of a transport stream begins anywhere: its first picture is the beginning.
+        Rational start = boxes.container().equals(Container.TS.title()) ? Rational.ZERO : start(base);
+        return new FileFacts(crcs.size(), rate, even, start,
                 seconds, base, Size.of(track.width(), track.height()),
                 stated != null ? stated : coded != null ? coded : PixelAspect.SQUARE, coded, boxes.container(),
                 Av.string(avcodec_get_name(track.codec_id()), "unknown"),

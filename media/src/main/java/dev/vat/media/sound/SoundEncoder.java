@@ -97,7 +97,7 @@ public final class SoundEncoder implements AutoCloseable {
         context.sample_rate(SoundCodec.RATE).sample_fmt(switch (codec) {
             case AAC, MP3, AC3 -> AV_SAMPLE_FMT_FLTP;
             case OPUS -> AV_SAMPLE_FMT_FLT;
-            case PCM_16 -> AV_SAMPLE_FMT_S16;
+            case PCM_16, MP2 -> AV_SAMPLE_FMT_S16;
             case PCM_24, FLAC -> AV_SAMPLE_FMT_S32;
         }).bit_rate(codec.bitsPerSecond(channels)).time_base(Av.fraction(Rational.of(1, SoundCodec.RATE)));
         context.bits_per_raw_sample(codec == SoundCodec.FLAC ? 24 : 0);

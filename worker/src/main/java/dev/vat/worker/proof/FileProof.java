@@ -3,6 +3,8 @@ package dev.vat.worker.proof;
 import dev.vat.core.burnin.BurnIn;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Frame;
+import dev.vat.core.delivery.Container;
+import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
@@ -74,7 +76,7 @@ public final class FileProof {
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts, found.loudness())
                     .with(RateLines.of(file.expected().bits(), found.bits(), quality(plan, file, planned)))
-                    .with(packets(packed, found.packed()))
+                    .with(packets(file, packed, found.packed()))
                     .with(opinion(file.expected(), joined));
             comparison.disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
@@ -96,8 +98,11 @@ public final class FileProof {
     }
 
     /** Sound as it was packed against what can be taken out of the file again, packet for packet. */
-    private static List<Comparison.Line> packets(List<String> packed, List<String> found) {
-        return packed.isEmpty() ? List.of()
+    private static List<Comparison.Line> packets(RunFile file, List<String> packed, List<String> found) {
+        // A transport stream puts a head of its own before each packet of AAC (ISO/IEC 13818-7, 6.2).
+        boolean headed = file.expected().container() == Container.TS && file.expected().sound() != null
+                && file.expected().sound().codec().equals(SoundCodec.AAC.reportedName());
+        return packed.isEmpty() || headed ? List.of()
                 : List.of(new Comparison.Line(WORDS.say("soundPackets"), String.join(" ", packed), String.join(" ", found),
                         packed.equals(found)));
     }
