@@ -7,10 +7,12 @@ import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
- * Frames that were written at clearly different times. A render that was taken up again goes on where it had stopped; frames of a later
- * session below those of an earlier one are another matter: if the picture jumps between them as well, a render was written over another.
+ * Frames that were written at clearly different times. A render that was stopped and taken up again goes on where it was: the picture
+ * doesn't jump between its sessions. Where it jumps just where the time does, another render was written over this one, or behind it.
+ * Frames of a later session below those of an earlier one are worth a word in any case: they were rendered again.
  */
 final class Sessions {
 
@@ -20,61 +22,72 @@ final class Sessions {
     private static final int PAUSE_IN_FRAMES = 20;
     private static final int FEWEST_FRAMES = 4;
 
+    /** Frames of one session that follow each other. @param first and {@code last}: places in the table */
+    private record Run(int session, int first, int last) {}
+
     private Sessions() {}
 
     static List<ContentFault> in(FrameTable table) {
         Sequence sequence = table.sequence();
-        int count = sequence.count();
-        if (count < FEWEST_FRAMES || sequence.pattern().isSingle()) {
+        if (sequence.count() < FEWEST_FRAMES || sequence.pattern().isSingle()) {
             return List.of();
         }
-        long lateFrom = startOfLastSession(sequence);
-        if (lateFrom == Long.MIN_VALUE) {
+        long[] starts = starts(sequence);
+        if (starts.length < 2) {
             return List.of();
         }
-        int lastEarly = -1;
-        for (int i = 0; i < count; i++) {
-            lastEarly = sequence.modified(i) < lateFrom ? i : lastEarly;
-        }
-        List<Long> over = new ArrayList<>();
-        Long jump = null;
-        for (int i = 0; i < lastEarly; i++) {
-            if (sequence.modified(i) < lateFrom) {
-                continue;
+        List<Run> runs = runs(sequence, starts);
+        List<ContentFault> found = new ArrayList<>();
+        List<Long> again = new ArrayList<>();
+        for (int i = 0; i < runs.size(); i++) {
+            Run run = runs.get(i);
+            boolean before = i > 0 && runs.get(i - 1).session < run.session;
+            boolean behind = i + 1 < runs.size() && runs.get(i + 1).session < run.session;
+            if (behind && jumps(table, run.last + 1)) {
+                String other = sequence.pattern().number(sequence.number(run.last + 1));
+                found.add(new ContentFault(ContentFault.Kind.OVERWRITTEN, numbers(sequence, run), sequence.number(run.last + 1),
+                        WORDS.say("writtenInALaterSessionThan", other)));
+            } else if (before && jumps(table, run.first)) {
+                String other = sequence.pattern().number(sequence.number(run.first - 1));
+                found.add(new ContentFault(ContentFault.Kind.OVERWRITTEN, numbers(sequence, run), sequence.number(run.first - 1),
+                        WORDS.say("writtenInALaterSessionThanThoseUpTo", other)));
+            } else if (behind) {
+                again.addAll(numbers(sequence, run));
             }
-            over.add(sequence.number(i));
-            if (sequence.modified(i + 1) < lateFrom && jumps(table, i + 1)) {
-                jump = sequence.number(i + 1);
-            }
         }
-        if (over.isEmpty()) {
-            return List.of();
+        if (!again.isEmpty()) {
+            found.add(new ContentFault(ContentFault.Kind.SESSIONS, again, null, WORDS.say("writtenInALaterSessionThan2")));
         }
-        return List.of(jump != null
-                ? new ContentFault(ContentFault.Kind.OVERWRITTEN, over, jump,
-                        WORDS.say("writtenInALaterSessionThan", sequence.pattern().number(jump)))
-                : new ContentFault(ContentFault.Kind.SESSIONS, over, null,
-                        WORDS.say("writtenInALaterSessionThan2")));
+        return found;
     }
 
-    /** The time at which the last session began, or the least long value if all frames are of one session. */
-    private static long startOfLastSession(Sequence sequence) {
-        long[] times = new long[sequence.count()];
-        for (int i = 0; i < times.length; i++) {
-            times[i] = sequence.modified(i);
+    private static List<Long> numbers(Sequence sequence, Run run) {
+        return IntStream.rangeClosed(run.first, run.last).mapToObj(sequence::number).toList();
+    }
+
+    private static List<Run> runs(Sequence sequence, long[] starts) {
+        List<Run> runs = new ArrayList<>();
+        for (int i = 0; i < sequence.count(); i++) {
+            int found = Arrays.binarySearch(starts, sequence.modified(i));
+            int session = found >= 0 ? found : -found - 2;
+            if (runs.isEmpty() || runs.getLast().session != session) {
+                runs.add(new Run(session, i, i));
+            } else {
+                runs.set(runs.size() - 1, new Run(session, runs.getLast().first, i));
+            }
         }
-        Arrays.sort(times);
+        return runs;
+    }
+
+    /** When each session began, ascending: the first frame, and each that comes after a long pause. */
+    private static long[] starts(Sequence sequence) {
+        long[] times = IntStream.range(0, sequence.count()).mapToLong(sequence::modified).sorted().toArray();
         double[] steps = new double[times.length - 1];
         for (int i = 1; i < times.length; i++) {
             steps[i - 1] = times[i] - times[i - 1];
         }
         double pause = Math.max(SHORTEST_PAUSE, PAUSE_IN_FRAMES * Series.median(steps));
-        for (int i = steps.length - 1; i >= 0; i--) {
-            if (steps[i] > pause) {
-                return times[i + 1];
-            }
-        }
-        return Long.MIN_VALUE;
+        return IntStream.range(0, times.length).filter(i -> i == 0 || steps[i - 1] > pause).mapToLong(i -> times[i]).toArray();
     }
 
     private static boolean jumps(FrameTable table, int index) {

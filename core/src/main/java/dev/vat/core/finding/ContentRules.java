@@ -13,6 +13,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Interpretation;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.FrameSet;
 import dev.vat.core.words.Words;
@@ -109,16 +110,21 @@ final class ContentRules {
         FrameRange late = fault.range();
         boolean runs = late.count() == (fault.frames().size() - 1) * sequence.step() + 1;
         if (runs && late.first() == sequence.first() && late.last() < sequence.last()) {
-            ways.add(new Remedy.Apply(
-                    WORDS.say("useTheLaterOnes", sequence.pattern().number(late.first()), sequence.pattern().number(late.last())),
-                    SourceEdits.setRange(source.id(), late)));
-            FrameRange early = FrameRange.of(late.last() + sequence.step(), sequence.last());
-            ways.add(new Remedy.Apply(
-                    WORDS.say("useTheEarlierOnes", sequence.pattern().number(early.first()), sequence.pattern().number(early.last())),
-                    SourceEdits.setRange(source.id(), early)));
+            ways.addAll(oneOf(source, sequence, late, FrameRange.of(late.last() + sequence.step(), sequence.last())));
+        } else if (runs && late.last() == sequence.last() && late.first() > sequence.first()) {
+            ways.addAll(oneOf(source, sequence, late, FrameRange.of(sequence.first(), late.first() - sequence.step())));
         }
         ways.add(new Remedy.GoTo(WORDS.say("show"), source.id(), fault.beside() == null ? late.first() : fault.beside()));
         return ways.toArray(Remedy[]::new);
+    }
+
+    private static List<Remedy> oneOf(Source source, Sequence sequence, FrameRange late, FrameRange early) {
+        SequencePattern names = sequence.pattern();
+        return List.of(
+                new Remedy.Apply(WORDS.say("useTheLaterOnes", names.number(late.first()), names.number(late.last())),
+                        SourceEdits.setRange(source.id(), late)),
+                new Remedy.Apply(WORDS.say("useTheEarlierOnes", names.number(early.first()), names.number(early.last())),
+                        SourceEdits.setRange(source.id(), early)));
     }
 
     private static Remedy trim(Source source, Sequence sequence, long first, long last) {

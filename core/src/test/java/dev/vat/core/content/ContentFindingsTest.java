@@ -153,6 +153,28 @@ class ContentFindingsTest {
         assertThat(applied(table, finding.remedies().get(1)).sources().getFirst().reading().range()).isEqualTo(FrameRange.of(121, 148));
     }
 
+    /** The second render went on where the first one had ended, and beyond: nothing later is below anything earlier. */
+    @Test
+    void aRenderOverTheEndOfAnotherIsNamed() {
+        FrameTable over = table(i -> i < 14 ? plain(i) : look(1000 + i, 180 + i % 3, null, false), i -> i < 14 ? i : 5000 + i);
+        Finding finding = one(over, "content-overwritten");
+        assertThat(finding.text()).contains("0115-0148");
+        assertThat(finding.evidence()).contains("than the frames up to 0114");
+        assertThat(finding.remedies()).extracting(Remedy::label).containsExactly("Use the later ones, 0115-0148", "Use the earlier "
+                + "ones, 0101-0114", "Show");
+        FrameTable between = table(i -> i < 14 || i > 30 ? plain(i) : look(1000 + i, 180 + i % 3, null, false),
+                i -> i < 14 || i > 30 ? i : 5000 + i);
+        assertThat(one(between, "content-overwritten").text()).contains("0115-0131");
+    }
+
+    @Test
+    void aRenderThatWasStoppedAndTakenUpAgainIsOne() {
+        FrameTable resumed = table(ContentFindingsTest::plain, i -> i < 14 ? i : i < 30 ? 5000 + i : 9000 + i);
+        assertThat(findings(resumed, Map.of())).extracting(Finding::id).noneMatch(id -> id.matches("content-(overwritten|sessions)"));
+        FrameTable mended = table(ContentFindingsTest::plain, i -> i == 9 || i == 12 ? 5000 + i : i);
+        assertThat(one(mended, "content-sessions").text()).contains("0110, 0113");
+    }
+
     @Test
     void blankFramesBetweenOthersAreNamed() {
         Finding finding = one(table(i -> i == 30 ? look(7, 0, null, false) : plain(i), i -> i), "content-blank");
