@@ -5,12 +5,27 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * How two parts of a film follow each other, by what their pictures show.
+ * How two parts of a film follow each other, by what their pictures show. Only what they prove is said of it: that frames are missing is told
+ * by nothing but a movement that goes on behind the gap just as it was before.
  *
- * @param frames that both have, if above 0; that are missing between them, if below; 0 where one goes on from the other
- * @param certain whether it was counted, and not judged by how the picture moves
+ * @param kind what was found
+ * @param frames that both have, or that are missing between them; 0 else
  */
-public record Seam(int frames, boolean certain) {
+public record Seam(Kind kind, int frames) {
+
+    /** What was found. */
+    public enum Kind {
+        /** Both have the same frames where they meet. */
+        SHARED,
+        /** The picture moves on as it does within the parts. */
+        GOES_ON,
+        /** It moves on as if so many frames were missing. */
+        MISSING,
+        /** Another picture: a cut, or a gap of which nothing can be told. */
+        OTHER,
+        /** Hardly anything moves, so that nothing can be told. */
+        STILL
+    }
 
     private static final Words WORDS = Words.of(Seam.class);
 
@@ -37,17 +52,24 @@ public record Seam(int frames, boolean certain) {
     /** Less than this from one frame to the next is no movement to judge by. */
     private static final double STILL = .25;
     private static final int FURTHEST = 50;
+    /** By how much a step may be longer than is usual. */
+    private static final double ONE_STEP = 1.5;
+    /** Frames on each side by which a gap is judged. */
+    private static final int LEAST_SEEN = 3;
+    private static final int MOST_SEEN = 6;
+    private static final double MOST_MISFIT = .12;
+    /** Over the frames that are seen the picture must go on changing. */
+    private static final double STILL_GROWING = 1.25;
 
     /** In words: {@code they share 7 frames}. */
     public String words() {
-        if (frames == 0) {
-            return certain ? WORDS.say("theSecondGoesOnWhereThe") : WORDS.say("theSecondSeemsToGoOnWhere");
-        }
-        int number = Math.abs(frames);
-        String what = WORDS.say("frames", number);
-        return frames > 0 ? WORDS.say("theyShare", what)
-                : WORDS.say("missingBetweenThem",
-                        (certain ? "" : WORDS.say("byHowThePictureMoves")) + what + (number == 1 ? WORDS.say("is") : WORDS.say("are")));
+        return switch (kind) {
+            case SHARED -> WORDS.say("theyShare", frames);
+            case GOES_ON -> WORDS.say("theSecondGoesOnWhereThe");
+            case MISSING -> WORDS.say("missingBetweenThem", frames);
+            case OTHER -> WORDS.say("theSecondBeginsWithAnother");
+            case STILL -> WORDS.say("hardlyAnythingMoves");
+        };
     }
 
     /**
@@ -56,7 +78,7 @@ public record Seam(int frames, boolean certain) {
      */
     public static Seam between(List<Look> first, List<Look> second) {
         int shared = shared(first, second);
-        return shared > 0 ? new Seam(shared, true) : missing(first, second);
+        return shared > 0 ? new Seam(Kind.SHARED, shared) : moved(first, second);
     }
 
     /** As many as match one after the other: to the bit, or clearly better than one frame more or fewer would. */
@@ -103,26 +125,55 @@ public record Seam(int frames, boolean certain) {
     }
 
     /** How far the picture has gone from one part to the next, held against how far it goes over so many frames within them. */
-    private static Seam missing(List<Look> first, List<Look> second) {
+    private static Seam moved(List<Look> first, List<Look> second) {
         double across = first.getLast().from(second.getFirst());
-        double before = motion(first);
-        double after = motion(second);
-        double usual = (before + after) / 2;
-        if (usual < STILL || across <= usual * 1.5) {
-            return new Seam(0, across <= usual * 1.5 && usual >= STILL);
+        double usual = (motion(first) + motion(second)) / 2;
+        if (usual < STILL) {
+            return new Seam(across < SAME ? Kind.STILL : Kind.OTHER, 0);
         }
-        double bestOff = Double.MAX_VALUE;
-        int best = 1;
+        if (across <= usual * ONE_STEP) {
+            return new Seam(Kind.GOES_ON, 0);
+        }
         int most = Math.min(FURTHEST, Math.min(first.size(), second.size()) - 1);
-        for (int step = 1; step <= most; step++) {
-            // As near to the seam as can be: further away the picture may move in another way.
-            double over = (first.get(first.size() - 1 - step).from(first.getLast()) + second.getFirst().from(second.get(step))) / 2;
-            double off = Math.abs(across - over);
-            if (off < bestOff) {
-                bestOff = off;
-                best = step;
+        double[] within = within(first, second, most);
+        double best = MOST_MISFIT;
+        int missing = 0;
+        for (int gap = 1; gap + LEAST_SEEN < most; gap++) {
+            double off = misfit(first, second, within, gap);
+            if (off < best) {
+                best = off;
+                missing = gap;
             }
         }
-        return new Seam(1 - best, false);
+        return missing > 0 ? new Seam(Kind.MISSING, missing) : new Seam(Kind.OTHER, 0);
+    }
+
+    /** How far apart frames are by how many steps lie between them; as near to the seam as can be, further away they may move otherwise. */
+    private static double[] within(List<Look> first, List<Look> second, int most) {
+        double[] apart = new double[most + 1];
+        for (int steps = 1; steps <= most; steps++) {
+            apart[steps] = (first.get(first.size() - 1 - steps).from(first.getLast()) + second.getFirst().from(second.get(steps))) / 2;
+        }
+        return apart;
+    }
+
+    /**
+     * How badly frames on both sides of the seam fit with so many missing between them, as a share of what they are apart. Of another picture
+     * all frames are as far away, however many lie between: that fits nowhere, nor does a movement that has come to an end.
+     */
+    private static double misfit(List<Look> first, List<Look> second, double[] within, int gap) {
+        int seen = Math.min(MOST_SEEN, within.length - 1 - (gap + 1));
+        if (within[gap + 1 + seen] < within[gap + 1] * STILL_GROWING) {
+            return Double.MAX_VALUE;
+        }
+        double worst = 0;
+        for (int before = 0; before <= seen; before++) {
+            for (int behind = 0; before + behind <= seen; behind++) {
+                double wanted = within[gap + 1 + before + behind];
+                double found = first.get(first.size() - 1 - before).from(second.get(behind));
+                worst = Math.max(worst, Math.abs(found - wanted) / wanted);
+            }
+        }
+        return worst;
     }
 }

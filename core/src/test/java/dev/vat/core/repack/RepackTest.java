@@ -80,17 +80,39 @@ class RepackTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"20, 7", "27, 0", "26, 1", "30, -3", "28, -1", "33, -6"})
-    void whatTwoPartsShareOrLackIsCountedToTheFrame(int second, int shared) {
-        assertThat(Seam.between(frames(0, 26, 1, 0), frames(second, second + 24, 1, 0)).frames()).isEqualTo(shared);
-        assertThat(Seam.between(frames(0, 26, 1, .3), frames(second, second + 24, 1000, .3)).frames()).as("packed anew").isEqualTo(shared);
+    @CsvSource({"20, SHARED, 7", "27, GOES_ON, 0", "26, SHARED, 1", "30, MISSING, 3", "28, MISSING, 1", "33, MISSING, 6", "90, OTHER, 0"})
+    void whatTwoPartsShareOrLackIsCountedToTheFrame(int second, Seam.Kind kind, int frames) {
+        Seam seam = new Seam(kind, frames);
+        assertThat(Seam.between(frames(0, 26, 1, 0), frames(second, second + 24, 1, 0))).isEqualTo(seam);
+        assertThat(Seam.between(frames(0, 26, 1, .3), frames(second, second + 24, 1000, .3))).as("packed anew").isEqualTo(seam);
+    }
+
+    /** At a cut nothing is missing that anybody could tell of, whatever moves on both sides. */
+    @Test
+    void aCutIsNoGap() {
+        Random random = new Random(7);
+        for (int round = 0; round < 200; round++) {
+            int speed = round % 5;
+            List<Seam.Look> other = new ArrayList<>();
+            double ground = 20 + random.nextInt(180);
+            double place = 10 + random.nextInt(40);
+            for (int i = 0; i < 25; i++) {
+                float[] grey = look(place + i * speed * .5, 5000 + i, .3).samples();
+                for (int p = 0; p < grey.length; p++) {
+                    grey[p] = (float) (ground + .6 * (grey[p] - 100) + 12 * Math.sin(p % 64 * .11 * (1 + round % 4)));
+                }
+                other.add(new Seam.Look(grey, 9000 + i));
+            }
+            Seam seam = Seam.between(frames(0, 26, 1, .3), other);
+            assertThat(seam.kind()).as("round " + round).isIn(Seam.Kind.OTHER, Seam.Kind.STILL);
+        }
     }
 
     @Test
     void whatStandsStillTellsNothingButByItsSamples() {
         Seam.Look still = look(10, 1, 0);
         List<Seam.Look> same = List.of(still, still, still, still);
-        assertThat(Seam.between(same, List.of(look(10, 5, .1), look(10, 6, .1), look(10, 7, .1))).frames()).isZero();
+        assertThat(Seam.between(same, List.of(look(10, 5, .1), look(10, 6, .1), look(10, 7, .1))).kind()).isEqualTo(Seam.Kind.STILL);
         assertThat(Seam.between(same, same).words()).isEqualTo("they share 4 frames");
     }
 }

@@ -14,7 +14,9 @@ import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.run.Run;
 import dev.vat.protocol.FileProgress;
+import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.worker.repack.Repack;
 import dev.vat.protocol.storage.Json;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -58,6 +60,9 @@ class ReceiptSchemaTest {
             Receipt receipt = ReceiptFile.read(lies);
             assertThat(faults(Json.MAPPER.readTree(Json.page(receipt.withUse("2031-05-04T12:00:00Z"))))).isEmpty();
         }
+        Path copy = folder.resolve("copy.mkv");
+        Repack.of(new RepackOrder.Rewrap(made.getFirst().path(), copy.toString(), null, null, null, false, null, null), _ -> {});
+        assertThat(faults(Json.MAPPER.readTree(Files.readString(ReceiptFile.of(copy))))).as("of a copy").isEmpty();
         ObjectNode one = (ObjectNode) Json.MAPPER.readTree(Files.readString(ReceiptFile.of(Path.of(made.getFirst().path()))));
         one.set("loudness", Json.MAPPER.valueToTree(new Loudness(-23.0, 4.2, null)));
         assertThat(faults(one)).isEmpty();

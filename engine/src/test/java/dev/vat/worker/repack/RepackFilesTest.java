@@ -8,6 +8,13 @@ import dev.vat.core.delivery.Effort;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.project.Edit;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.delivery.Fit;
+import dev.vat.core.delivery.Framing;
+import dev.vat.core.picture.Size;
+import dev.vat.core.proof.Comparison;
+import dev.vat.core.proof.Receipt;
+import dev.vat.protocol.run.ReceiptFile;
+import dev.vat.worker.proof.Reproof;
 import dev.vat.core.time.Rate;
 import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
@@ -91,8 +98,18 @@ class RepackFilesTest {
         return file.toString().substring(file.toString().lastIndexOf('.'));
     }
 
+    /** What is copied has a receipt, by which it can be proven again. */
     private static Repack.Result done(RepackOrder order) throws IOException {
-        return Repack.of(order, _ -> {});
+        Repack.Result result = Repack.of(order, _ -> {});
+        for (Path file : order instanceof RepackOrder.Recover ? List.<Path>of() : result.files()) {
+            Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
+            assertThat(receipt.reasons()).isEmpty();
+            assertThat(receipt.proven()).isTrue();
+            assertThat(receipt.comparison().lines()).extracting(Comparison.Line::name).contains("frames", "size", "codec", "container",
+                    "rate", "sound tracks");
+            assertThat(Reproof.of(file).reasons()).isEmpty();
+        }
+        return result;
     }
 
     private Repack.Result split(Path film, String seconds) throws IOException {
@@ -132,7 +149,7 @@ class RepackFilesTest {
         done(new RepackOrder.Rewrap(film.toString(), third.toString(), 33L, null, null, false, null, null));
         Repack.Result joined = join(List.of(first, second, third), "joined.mov");
         assertThat(joined.said()).anySatisfy(s -> assertThat(s).contains("first.mov and second.mov").contains("share 7 frames"))
-                .anySatisfy(s -> assertThat(s).contains("second.mov and third.mov").contains("3 frames are missing"));
+                .anySatisfy(s -> assertThat(s).contains("second.mov and third.mov").contains("3 frames were missing"));
         int[] all = frames(film);
         int[] expected = IntStream.range(0, FRAMES).filter(i -> i < 30 || i >= 33).map(i -> all[i]).toArray();
         assertThat(frames(joined.files().getFirst())).isEqualTo(expected);
@@ -270,6 +287,34 @@ class RepackFilesTest {
         assertThatThrownBy(() -> done(new RepackOrder.Recover(lost.toString(), out.resolve("no.mp4").toString(), null)))
                 .isInstanceOf(IOException.class).hasMessageContaining("index").hasMessageContaining("H.264");
         assertThat(out.resolve("no.mp4")).doesNotExist();
+    }
+
+    @Test
+    void aCopyThatWasChangedIsFoundByItsReceipt() throws Exception {
+        Path made = done(
+                new RepackOrder.Rewrap(film("edit-prores-hq").toString(), out.resolve("copy.mkv").toString(), null, null, null, false,
+                        null, null))
+                .files().getFirst();
+        byte[] bytes = Files.readAllBytes(made);
+        bytes[bytes.length / 2] ^= 0x10;
+        Files.write(made, bytes);
+        assertThat(Reproof.of(made).reasons()).anyMatch(r -> r.contains("bytes are not those"))
+                .anyMatch(r -> r.matches(".*(picture of frame \\d+|can't be read whole).*"));
+    }
+
+    @Test
+    void partsOfOtherSizesAreRefusedBeforeTheyAreJudged() throws Exception {
+        Path other = home.resolve("other");
+        RunPlan plan = KiteFrames.plan(KiteFrames.png(other.resolve("frames"), "kite", 1, 5, false), other.resolve("out"),
+                List.of("edit-prores-hq"), new Edit("smaller", p -> p.withDeliverables(p.deliverables().stream()
+                        .map(d -> d.withFraming(Framing.of(Size.of(32, 24), Fit.BARS))).toList())));
+        try (Run run = Run.start(plan, TestPlaces.in(other), _ -> {})) {
+            run.outcome().get(300, TimeUnit.SECONDS);
+        }
+        Path small = other.resolve("out").resolve(plan.files().getFirst().fileName());
+        assertThatThrownBy(() -> join(List.of(film("edit-prores-hq"), small), "no.mov")).hasMessageContaining("32")
+                .hasMessageNotContaining("missing").hasMessageNotContaining("another picture");
+        assertThat(out.resolve("no.mov")).doesNotExist();
     }
 
     @Test

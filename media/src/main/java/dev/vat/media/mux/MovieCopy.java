@@ -78,6 +78,17 @@ public final class MovieCopy {
     }
 
     /**
+     * That pictures of two files have one size: others have no seam that could be judged.
+     *
+     * @throws MediaException in words, where they haven't
+     */
+    public static void requireSameSize(Path first, Path other) {
+        try (Demuxer one = new Demuxer(first); Demuxer two = new Demuxer(other)) {
+            Repacking.requireSameSize(one, two, other);
+        }
+    }
+
+    /**
      * Writes a file, which must not exist under a final name: it is whole only when this returns.
      *
      * @throws MediaException in words, if a file can't be read, the container can't hold it, or the pieces don't go together

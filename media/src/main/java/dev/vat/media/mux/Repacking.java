@@ -54,8 +54,7 @@ final class Repacking {
         AVCodecParameters a = first.stream().codecpar();
         AVCodecParameters b = other.stream().codecpar();
         String why = a.codec_id() != b.codec_id() ? WORDS.say("isWhereTheFirstIs", name(b), name(a))
-                : a.width() != b.width() || a.height() != b.height()
-                        ? WORDS.say("isXWhereTheFirstIsX", b.width(), b.height(), a.width(), a.height())
+                : !isSameSize(a, b) ? otherSize(a, b)
                         : a.format() != b.format() ? WORDS.say("hasOtherSamplesThanTheFirst") : !sameHead(a, b)
                                 ? WORDS.say("wasEncodedWithOtherSettings") : null;
         if (why != null) {
@@ -65,6 +64,23 @@ final class Repacking {
         if (withSound) {
             requireSameSound(first.sounds(), other.sounds(), file);
         }
+    }
+
+    /** @throws MediaException in words, where pictures of two files have two sizes */
+    static void requireSameSize(Demuxer first, Demuxer other, Path file) {
+        AVCodecParameters a = first.stream().codecpar();
+        AVCodecParameters b = other.stream().codecpar();
+        if (!isSameSize(a, b)) {
+            throw new MediaException(WORDS.say("theyGoTogetherOnlyByEncoding", file.getFileName(), otherSize(a, b)), 0);
+        }
+    }
+
+    private static boolean isSameSize(AVCodecParameters a, AVCodecParameters b) {
+        return a.width() == b.width() && a.height() == b.height();
+    }
+
+    private static String otherSize(AVCodecParameters first, AVCodecParameters other) {
+        return WORDS.say("isXWhereTheFirstIsX", other.width(), other.height(), first.width(), first.height());
     }
 
     private static void requireSameSound(List<AVStream> first, List<AVStream> other, Path file) {

@@ -18,6 +18,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.Set;
 
 /** Verifies a finished file against its receipt again. Loads native code: for worker and prove processes. */
 public final class Reproof {
@@ -55,10 +56,7 @@ public final class Reproof {
         try {
             MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned(), _ -> true)
                     : StillsProof.prove(file, receipt.planned(), _ -> true);
-            Comparison.of(receipt.planned(), found.facts(), found.loudness())
-                    .with(RateLines.of(receipt.planned().bits(), found.bits(), receipt.quality()))
-                    .with(FileProof.opinion(receipt.planned(), file))
-                    .disagreements()
+            comparison(receipt, found, file).disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();
             frames(found.crcs(), receipt, reasons);
@@ -71,6 +69,17 @@ public final class Reproof {
             reasons.add(WORDS.say("itCantBeReadWhole", e.getMessage()));
         }
         return new Result(receipt, reasons);
+    }
+
+    /** Of a copy only what was asked of it when it was made: what its sources themselves don't keep, it needn't. */
+    private static Comparison comparison(Receipt receipt, MovieProof.Result found, Path file) throws IOException {
+        Comparison facts = Comparison.of(receipt.planned(), found.facts(), found.loudness());
+        if (receipt.target().equals(CopyReceipt.COPY)) {
+            Set<String> asked = receipt.comparison().lines().stream().map(Comparison.Line::name).collect(Collectors.toSet());
+            return new Comparison(facts.lines().stream().filter(l -> asked.contains(l.name())).toList());
+        }
+        return facts.with(RateLines.of(receipt.planned().bits(), found.bits(), receipt.quality()))
+                .with(FileProof.opinion(receipt.planned(), file));
     }
 
     /** Which frames aren't the receipt's; where some are lost from the middle, the first that is gone. */

@@ -13,6 +13,7 @@ import dev.vat.media.mux.MovieCopy;
 import dev.vat.media.mux.Salvage;
 import dev.vat.protocol.RepackOrder;
 import dev.vat.protocol.storage.Durable;
+import dev.vat.worker.proof.CopyReceipt;
 import java.io.IOException;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
@@ -125,8 +126,10 @@ public final class Repack {
         for (int i = 0; i < targets.size(); i++) {
             FrameRange range = pieces.ranges().get(i);
             doing.accept(WORDS.say("writing", targets.get(i).getFileName()));
-            made(targets.get(i), work -> MovieCopy.copy(List.of(new MovieCopy.Piece(file, range)), plain(work, name)));
+            List<MovieCopy.Piece> piece = List.of(new MovieCopy.Piece(file, range));
+            made(targets.get(i), work -> MovieCopy.copy(piece, plain(work, name)));
             said.add(WORDS.say("frames", targets.get(i).getFileName(), range, range.count()));
+            said.addAll(CopyReceipt.write(piece, plain(targets.get(i), name), targets.get(i), doing));
         }
         return new Result(targets, said);
     }
@@ -149,6 +152,9 @@ public final class Repack {
             for (String file : order.files()) {
                 parts.add(part(there(file), aside, said));
             }
+            for (Part part : parts.subList(1, parts.size())) {
+                MovieCopy.requireSameSize(parts.getFirst().file, part.file);
+            }
             List<MovieCopy.Piece> pieces = pieces(parts, said);
             doing.accept(WORDS.say("writing", target.getFileName()));
             made(target, work -> {
@@ -156,6 +162,7 @@ public final class Repack {
                 said.add(WORDS.say("framesEveryPacketAsItWas", target.getFileName(), result.frames()));
                 said.addAll(result.notes());
             });
+            said.addAll(CopyReceipt.write(pieces, plain(target, order.target()), target, doing));
             return new Result(List.of(target), said);
         } finally {
             Durable.deleteTree(aside);
@@ -200,7 +207,7 @@ public final class Repack {
                 doing.accept(WORDS.say("holdingAgainst", part.name, other.name));
                 Seam seam = Seam.between(MovieLooks.last(part.file, end, SEEN_AT_A_SEAM), MovieLooks.first(other.file, SEEN_AT_A_SEAM));
                 said.add(WORDS.say("and", part.name, other.name, seam.words()));
-                if (seam.frames() > 0) {
+                if (seam.kind() == Seam.Kind.SHARED) {
                     long[] cut = shared(part, other, seam.frames());
                     end = cut[0];
                     next = cut[1];
@@ -266,13 +273,18 @@ public final class Repack {
         }
         FrameRange frames = range;
         doing.accept(WORDS.say("writing", target.getFileName()));
+        List<MovieCopy.Piece> piece = List.of(new MovieCopy.Piece(file, frames));
         made(target, work -> {
-            MovieCopy.Result result = MovieCopy.copy(List.of(new MovieCopy.Piece(file, frames)),
+            MovieCopy.Result result = MovieCopy.copy(piece,
                     new MovieCopy.Target(work, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()));
             said.addAll(result.notes());
             said.add(WORDS.say("frames2", target.getFileName(), result.frames(),
                     (order.pixelAspect() == null && colour == null ? WORDS.say("everyPacketAsItWas") : "")));
         });
+        said.addAll(CopyReceipt.write(piece,
+                new MovieCopy.Target(target, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()),
+                target,
+                doing));
         return new Result(List.of(target), said);
     }
 
