@@ -20,6 +20,8 @@ public record ContentFault(Kind kind, List<Long> frames, Long beside, String evi
     public enum Kind {
         BLANK("blank", true),
         REPEATED("repeated", true),
+        /** Pictures come again in a rhythm, as when a rate was made of another. */
+        CADENCE(Words.of(ContentFault.class).say("repeatedInARhythm"), false),
         TORN("torn", true),
         POP(Words.of(ContentFault.class).say("localPop"), true),
         NOISE(Words.of(ContentFault.class).say("noisierThanItsNeighbours"), true),

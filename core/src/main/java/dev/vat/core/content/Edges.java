@@ -26,6 +26,8 @@ final class Edges {
     /** Against the change that nine of ten frames stay below. */
     private static final double OVER_USUAL = 2.5;
     private static final int FEWEST_FRAMES = 2;
+    /** Changes at one place of the edge that something makes which comes and goes. */
+    private static final int ACTION = 6;
     /** Something that comes to the edge moves there for a few frames; what happens once is texture. */
     private static final int TOGETHER = 4;
 
@@ -82,12 +84,14 @@ final class Edges {
 
     private static double[] usual(Series series) {
         double[] usual = new double[FrameLook.EDGES];
+        // In a short shot the action itself may be more than one change in ten.
+        double share = Math.clamp(1 - (double) ACTION / Math.max(1, series.count()), .5, .9);
         for (int strip = 0; strip < FrameLook.EDGES; strip++) {
             double[] changes = new double[Math.max(0, series.count() - 1)];
             for (int i = 1; i < series.count(); i++) {
                 changes[i - 1] = Math.abs(series.look(i).edge(strip) - series.look(i - 1).edge(strip));
             }
-            usual[strip] = Series.ranked(changes, .9);
+            usual[strip] = Series.ranked(changes, share);
         }
         return usual;
     }

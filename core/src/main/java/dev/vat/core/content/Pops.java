@@ -21,6 +21,8 @@ final class Pops {
     private static final double TRACE = .35;
     /** How many cells away something fast may have been a frame ago. */
     private static final int REACH = 2;
+    /** The same of what is very fast, and goes on in its direction. */
+    private static final int FAR = 6;
     private static final int CELLS = FrameLook.COLUMNS * FrameLook.ROWS;
 
     private Pops() {}
@@ -57,7 +59,7 @@ final class Pops {
             double deviation = deviation(series, place, cell);
             double step = Math.abs(value(series, place - 1, cell) - value(series, place + 1, cell));
             if (deviation >= LEAST && deviation > OVER_STEP * step && deviation > OVER_USUAL * usual(series, place, cell)
-                    && !leavesTrace(series, place, cell, deviation)) {
+                    && !leavesTrace(series, place, cell, deviation) && !passesBy(series, place, cell, TRACE * deviation)) {
                 cells.add(cell);
             }
         }
@@ -116,11 +118,56 @@ final class Pops {
         return false;
     }
 
+    /**
+     * Whether something goes through a cell on its way, however fast: it was seen as far away a frame ago as it will be on the other side a
+     * frame later, where it hasn't left the picture by then, or come in just now.
+     */
+    private static boolean passesBy(Series series, int place, int cell, double enough) {
+        int column = cell % FrameLook.COLUMNS;
+        int row = cell / FrameLook.COLUMNS;
+        for (int dy = -FAR; dy <= FAR; dy++) {
+            for (int dx = -FAR; dx <= FAR; dx++) {
+                int before = cell(column - dx, row - dy);
+                int after = cell(column + dx, row + dy);
+                boolean came = before >= 0 && stepBefore(series, place, before) >= enough;
+                boolean goes = after >= 0 && goesNear(series, place, after, enough);
+                if ((dx != 0 || dy != 0) && (came && (goes || after < 0) || goes && before < 0)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** At a cell or right beside it: nothing moves by whole cells. */
+    private static boolean goesNear(Series series, int place, int cell, double enough) {
+        for (int dy = -1; dy <= 1; dy++) {
+            for (int dx = -1; dx <= 1; dx++) {
+                int near = cell(cell % FrameLook.COLUMNS + dx, cell / FrameLook.COLUMNS + dy);
+                if (near >= 0 && stepAfter(series, place, near) >= enough) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    /** -1 outside of the picture. */
+    private static int cell(int column, int row) {
+        return column < 0 || column >= FrameLook.COLUMNS || row < 0 || row >= FrameLook.ROWS ? -1 : row * FrameLook.COLUMNS + column;
+    }
+
     /** Whether a cell changed on the way to the frame before, or from the frame after: a pop leaves both alone. */
     private static boolean passed(Series series, int place, int cell, double enough) {
-        double before = series.has(place - 2) ? Math.abs(value(series, place - 1, cell) - value(series, place - 2, cell)) : 0;
-        double after = series.has(place + 2) ? Math.abs(value(series, place + 1, cell) - value(series, place + 2, cell)) : 0;
-        return Math.max(before, after) >= enough;
+        return Math.max(stepBefore(series, place, cell), stepAfter(series, place, cell)) >= enough;
+    }
+
+    private static double stepBefore(Series series, int place, int cell) {
+        return series.has(place - 2) ? Math.abs(value(series, place - 1, cell) - value(series, place - 2, cell)) : 0;
+    }
+
+    private static double stepAfter(Series series, int place, int cell) {
+        return series.has(place + 2) ? Math.abs(value(series, place + 1, cell) - value(series, place + 2, cell)) : 0;
     }
 
     private static String place(int[] cells) {

@@ -3,6 +3,8 @@ package dev.vat.core.content;
 import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.stream.IntStream;
 
 /**
  * Frames that show the very picture of an earlier one while all around them moves. Drawings that are held, and animation on twos, repeat
@@ -16,6 +18,12 @@ final class Repeats {
     private static final int FEWEST_MOVES = 8;
     /** Below this, pictures are alike because there is nothing to see. */
     private static final float DARK = .01f;
+    private static final int SHORTEST_RHYTHM = 3;
+    private static final int LONGEST_RHYTHM = 15;
+    private static final int LEAST_PERIODS = 4;
+    private static final int HELD_LONG = 4;
+    /** So seldom a rhythm may be broken. */
+    private static final double SELDOM = .1;
     /** How far back a stale picture is looked for. */
     private static final int BACK = 24;
 
@@ -23,6 +31,7 @@ final class Repeats {
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();
+        rhythm(series).ifPresent(found::add);
         for (int i = 1; i < series.count(); i++) {
             int earlier = series.look(i).flat() || series.look(i).brightness() < DARK ? -1 : twin(series, i);
             if (earlier >= 0 && isAlone(series, i, earlier)) {
@@ -31,6 +40,43 @@ final class Repeats {
             }
         }
         return found;
+    }
+
+    /**
+     * Pictures that come again in a rhythm: one of so many shows the one before, or each stands for four frames and more. On twos and threes
+     * things are drawn as a rule.
+     */
+    private static Optional<ContentFault> rhythm(Series series) {
+        boolean[] again = new boolean[series.count()];
+        for (int i = 1; i < again.length; i++) {
+            again[i] = series.same(i, i - 1);
+        }
+        for (int period = SHORTEST_RHYTHM; period <= LONGEST_RHYTHM && (LEAST_PERIODS + 1) * period <= again.length; period++) {
+            int[] at = places(again, period);
+            boolean held = at.length == period - 1 && period >= HELD_LONG;
+            if (at.length == 1 && period > 2 || held) {
+                List<Long> frames = IntStream.range(1, again.length).filter(i -> again[i]).mapToObj(series::number).toList();
+                return Optional.of(new ContentFault(ContentFault.Kind.CADENCE, frames, null,
+                        held ? WORDS.say("eachStandsFor", period) : WORDS.say("oneInComesAgain", period)));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** Where in each period pictures come again; nothing where it isn't so in nearly all of them. */
+    private static int[] places(boolean[] again, int period) {
+        int[] times = new int[period];
+        int[] of = new int[period];
+        for (int i = 1; i < again.length; i++) {
+            of[i % period]++;
+            times[i % period] += again[i] ? 1 : 0;
+        }
+        for (int i = 0; i < period; i++) {
+            if (times[i] > of[i] * SELDOM && times[i] < of[i] * (1 - SELDOM)) {
+                return new int[0];
+            }
+        }
+        return IntStream.range(0, period).filter(i -> times[i] >= of[i] * (1 - SELDOM) && times[i] > 0).toArray();
     }
 
     /** The frame whose picture this one repeats, or -1. */

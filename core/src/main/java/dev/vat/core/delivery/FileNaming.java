@@ -27,6 +27,7 @@ public final class FileNaming {
     public static final List<String> FIELDS = List.of("project", "reel", "target", "version", "range", "date", "size", "rate");
 
     private static final Pattern FIELD = Pattern.compile("\\{([^{}]*)\\}");
+    private static final Pattern VERSION = Pattern.compile("_(?<word>v(?<number>\\d{2,9}))$");
     private static final int LONGEST = 200;
 
     /** What the fields stand for. */
@@ -89,7 +90,7 @@ public final class FileNaming {
         int dot = fileName.lastIndexOf('.');
         String number = "_v%02d".formatted(version);
         String stem = dot < 0 ? fileName : fileName.substring(0, dot);
-        String bare = version(stem).map(_ -> stem.replaceFirst("_v\\d{2,}$", "")).orElse(stem);
+        String bare = version(stem).map(_ -> VERSION.matcher(stem).replaceFirst("")).orElse(stem);
         return bare + number + (dot < 0 ? "" : fileName.substring(dot));
     }
 
@@ -101,8 +102,14 @@ public final class FileNaming {
 
     /** The version that a name without extension ends in, if it does. */
     private static Optional<Integer> version(String stem) {
-        Matcher matcher = Pattern.compile("_v(\\d{2,9})$").matcher(stem);
-        return matcher.find() ? Optional.of(Integer.parseInt(matcher.group(1))) : Optional.empty();
+        Matcher matcher = VERSION.matcher(stem);
+        return matcher.find() && !isCoding(matcher.group("word")) ? Optional.of(Integer.parseInt(matcher.group("number")))
+                : Optional.empty();
+    }
+
+    /** Codings are called so, too: {@code mill_v210.mov} is the first of its kind. */
+    private static boolean isCoding(String word) {
+        return Catalogue.targets().stream().anyMatch(t -> t.shortName().equals(word)) || Catalogue.findCodec(word).isPresent();
     }
 
     @Override

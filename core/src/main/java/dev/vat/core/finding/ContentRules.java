@@ -76,6 +76,7 @@ final class ContentRules {
             case POP -> WORDS.say("somethingChangesForOneFrame", numbers);
             case NOISE -> WORDS.say("hasMoreGrainThanTheFrames", numbers);
             case OVERWRITTEN -> WORDS.say("aLaterRenderSeemsToHave", numbers);
+            case CADENCE -> faults.getFirst().evidence();
             case SESSIONS -> WORDS.say("wasRenderedInALaterSession", numbers);
             case STILL_HEAD -> WORDS.say("nothingMovesInTheFirstFrames", faults.getFirst().frames().size());
             case STILL_TAIL -> faults.getFirst().evidence();

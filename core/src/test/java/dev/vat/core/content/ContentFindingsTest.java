@@ -153,6 +153,17 @@ class ContentFindingsTest {
         assertThat(applied(table, finding.remedies().get(1)).sources().getFirst().reading().range()).isEqualTo(FrameRange.of(121, 148));
     }
 
+    @Test
+    void picturesThatComeAgainInARhythmAreNamedOnce() {
+        assertThat(one(table(i -> plain(i - i / 5), i -> i), "content-cadence").text()).contains("one picture in 5");
+        assertThat(one(table(i -> plain(i - i / 4), i -> i), "content-cadence").text()).contains("one picture in 4");
+        assertThat(one(table(i -> plain(i / 4), i -> i), "content-cadence").text()).contains("stands for 4 frames");
+        for (int held : new int[] {1, 2, 3}) {
+            assertThat(findings(table(i -> plain(i / held), i -> i), Map.of())).as("on " + held).extracting(Finding::id)
+                    .doesNotContain("content-cadence", "content-repeated");
+        }
+    }
+
     /** The second render went on where the first one had ended, and beyond: nothing later is below anything earlier. */
     @Test
     void aRenderOverTheEndOfAnotherIsNamed() {

@@ -58,7 +58,8 @@ class FileNamingTest {
 
     @ParameterizedTest
     @CsvSource({"spot_web.mp4, 2, spot_web_v02.mp4", "spot_v01.mov, 2, spot_v02.mov", "spot_v12.mov, 13, spot_v13.mov",
-        "noext, 3, noext_v03", "a_v1.mp4, 2, a_v1_v02.mp4"})
+        "noext, 3, noext_v03", "a_v1.mp4, 2, a_v1_v02.mp4", "mill_v210.mov, 2, mill_v210_v02.mov",
+        "mill_v210_v02.mov, 3, mill_v210_v03.mov", "mill_v120.mov, 121, mill_v121.mov"})
     void versionsAreRaisedBeforeTheExtension(String name, int version, String versioned) {
         assertThat(FileNaming.versioned(name, version)).isEqualTo(versioned);
     }

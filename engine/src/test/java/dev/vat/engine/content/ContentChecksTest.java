@@ -15,6 +15,7 @@ import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.Arguments;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -173,6 +174,20 @@ class ContentChecksTest {
         assertThat(review.of(Kind.STILL_HEAD)).singleElement().satisfies(f -> assertThat(f.frames()).hasSize(12));
         assertThat(review.of(Kind.STILL_TAIL)).singleElement().satisfies(f -> assertThat(f.frames()).hasSize(20));
         assertThat(review.faults()).hasSize(2);
+    }
+
+    /** Something bright that flies through the picture, so fast, in a shot of so many frames. */
+    @ParameterizedTest
+    @CsvSource({"DUNES, 48, 20, 20", "DUNES, 24, 2, 20", "KITE, 48, 36, 45", "KITE, 24, 12, 60", "DUNES, 48, 30, 90", "DUNES, 24, 12, 30"})
+    void whatFliesThroughThePictureTouchesTheEdgeAndIsNoPop(String name, int count, int from, int speed) throws IOException {
+        Footage footage = Footage.of(name.equals("KITE") ? Shot.KITE : Shot.DUNES, 0, count);
+        for (int i = from; i < count; i++) {
+            int left = (i - from) * speed - 60;
+            footage.change(i, (v, x, y, _) -> x > left && x < left + 60 && y > 60 && y < 110 ? .95f : v);
+        }
+        ContentReview review = footage.review(folder);
+        assertThat(review.of(Kind.POP)).isEmpty();
+        assertThat(review.of(Kind.EDGE)).singleElement().satisfies(f -> assertThat(f.evidence()).contains("right"));
     }
 
     @Test
