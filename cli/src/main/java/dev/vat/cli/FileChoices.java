@@ -67,6 +67,11 @@ final class FileChoices {
         }
     }
 
+    /** Whether any target or preset is named. */
+    boolean areThere() {
+        return !targets.isEmpty() || !presets.isEmpty();
+    }
+
     /** With those targets and presets alone that are named; with the project's own where none is. */
     Project files(Project project, Places places) {
         Project with = project;

@@ -29,6 +29,6 @@ final class NewProject {
 
     static void write(Project project, Path file, Output output) throws IOException {
         ProjectFile.save(project, file);
-        output.say(WORDS.say("makeItWithVatMakeTarget", file));
+        output.say(WORDS.say(project.deliverables().isEmpty() ? "makeItWithVatMakeTarget" : "makeItWithVatMake", file));
     }
 }

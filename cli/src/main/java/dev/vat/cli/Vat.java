@@ -24,7 +24,7 @@ import picocli.CommandLine;
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
             TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
-            ViewsCommand.class, PassesCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class,
+            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class,
             ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
             SceneCommand.class, CaptureCommand.class, DemoCommand.class})
 public final class Vat implements Runnable {
@@ -98,6 +98,12 @@ public final class Vat implements Runnable {
                 }
                 if (type == RecoverCommand.class) {
                     return type.cast(new RecoverCommand(output, places));
+                }
+                if (type == ReelCommand.class) {
+                    return type.cast(new ReelCommand(output, places));
+                }
+                if (type == PresetCommand.class) {
+                    return type.cast(new PresetCommand(output, places));
                 }
                 if (type == ViewsCommand.class) {
                     return type.cast(new ViewsCommand(output, places));
