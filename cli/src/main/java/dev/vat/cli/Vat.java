@@ -24,7 +24,8 @@ import picocli.CommandLine;
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
             TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
-            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, QueueCommand.class, HistoryCommand.class, ProveCommand.class, SheetCommand.class,
+            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, QueueCommand.class, HistoryCommand.class,
+            ProveCommand.class, SheetCommand.class,
             ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
             SceneCommand.class, CaptureCommand.class, DemoCommand.class})
 public final class Vat implements Runnable {
