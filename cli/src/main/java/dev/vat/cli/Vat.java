@@ -24,7 +24,8 @@ import picocli.CommandLine;
 @Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
         subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
             TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
-            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, QueueCommand.class, HistoryCommand.class,
+            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, CompareCommand.class, QueueCommand.class,
+            HistoryCommand.class,
             ProveCommand.class, SheetCommand.class,
             ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
             SceneCommand.class, CaptureCommand.class, DemoCommand.class})
@@ -102,6 +103,9 @@ public final class Vat implements Runnable {
                 }
                 if (type == ReelCommand.class) {
                     return type.cast(new ReelCommand(output, places));
+                }
+                if (type == CompareCommand.class) {
+                    return type.cast(new CompareCommand(output, places));
                 }
                 if (type == PresetCommand.class) {
                     return type.cast(new PresetCommand(output, places));
