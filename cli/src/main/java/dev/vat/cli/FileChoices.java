@@ -35,6 +35,7 @@ final class FileChoices {
 
     private static final Words WORDS = Words.of(FileChoices.class);
 
+    private static final String QUALITY = "--quality";
     private static final List<String> OF_ONE = List.of("codec", "container");
 
     @Option(names = "--target", paramLabel = "ID[,SETTING=VALUE]")
@@ -49,9 +50,24 @@ final class FileChoices {
     @Option(names = "--accept", paramLabel = "FINDING")
     private List<String> accept = new ArrayList<>();
 
+    /** Whether several qualities may be said at once, each for a file of its own. */
+    private final boolean several;
     private CommandSpec command;
     /** What is said of one file alone, by its column: it goes before what is said of all. */
     private final Map<String, TargetChoice> own = new HashMap<>();
+
+    FileChoices() {
+        this(false);
+    }
+
+    private FileChoices(boolean several) {
+        this.several = several;
+    }
+
+    /** Of which {@code --quality 17,20,23} makes as many files of each target. */
+    static FileChoices ofSeveralQualities() {
+        return new FileChoices(true);
+    }
 
     /** Adds an option for each that a setting has. */
     @Spec(Spec.Target.MIXEE)
@@ -80,9 +96,11 @@ final class FileChoices {
             for (String text : targets) {
                 TargetChoice choice = MakeCommand.parse(text, TargetChoice::parse);
                 Target target = MakeCommand.parse(choice.id(), Catalogue::target);
-                for (Deliverable column : columns(project, with, target)) {
-                    with = DeliverableEdits.addColumn(column).apply(with);
-                    own.put(with.deliverables().getLast().id(), choice);
+                for (TargetChoice one : each(choice)) {
+                    for (Deliverable column : columns(project, with, target)) {
+                        with = DeliverableEdits.addColumn(column).apply(with);
+                        own.put(with.deliverables().getLast().id(), one);
+                    }
                 }
             }
         }
@@ -93,6 +111,17 @@ final class FileChoices {
             throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("sayWhoTheFileIsForWithTarget"));
         }
         return with;
+    }
+
+    /** The choice as it is, or one with each of several qualities. */
+    private List<TargetChoice> each(TargetChoice choice) {
+        return qualities().isEmpty() ? List.of(choice)
+                : qualities().stream().map(quality -> choice.with(QUALITY.substring(2), quality)).toList();
+    }
+
+    private List<String> qualities() {
+        Object said = command.findOption(QUALITY).getValue();
+        return several && said != null && said.toString().matches("\\d+(,\\d+)+") ? List.of(said.toString().split(",")) : List.of();
     }
 
     /** Those that the project has for a target, or one as it usually is; a target that is named again is another file. */
@@ -166,7 +195,7 @@ final class FileChoices {
 
     /** The values that an option was given, in their order; an empty one for a switch. */
     private List<String> said(CommandOption option) {
-        Object value = command.findOption(option.name()).getValue();
+        Object value = option.name().equals(QUALITY) && !qualities().isEmpty() ? null : command.findOption(option.name()).getValue();
         return switch (value) {
             case null -> List.of();
             case Boolean on -> on ? List.of("") : List.of();

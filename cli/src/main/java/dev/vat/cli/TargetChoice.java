@@ -32,6 +32,13 @@ record TargetChoice(String id, List<Given> given) {
         }
     }
 
+    /** With something more said of it. @param name without dashes */
+    TargetChoice with(String name, String value) {
+        List<Given> more = new ArrayList<>(given);
+        more.add(new Given(name, value));
+        return new TargetChoice(id, List.copyOf(more));
+    }
+
     /** @throws IllegalArgumentException naming what isn't known */
     static TargetChoice parse(String text) {
         String[] pieces = text.split(",");
