@@ -290,6 +290,20 @@ class RepackFilesTest {
     }
 
     @Test
+    void pictureForPictureIntoATransportStreamAndBack() throws Exception {
+        Path sent = done(
+                new RepackOrder.Rewrap(film("web-h264").toString(), out.resolve("sent.ts").toString(), null, null, null, false, null,
+                        null))
+                .files().getFirst();
+        assertThat(frames(sent)).isEqualTo(frames(film("web-h264")));
+        Path back = done(new RepackOrder.Rewrap(sent.toString(), out.resolve("back.mp4").toString(), null, null, null, false, null, null))
+                .files().getFirst();
+        assertThat(frames(back)).isEqualTo(frames(film("web-h264")));
+        assertThatThrownBy(() -> done(new RepackOrder.Rewrap(film("edit-prores-hq").toString(), out.resolve("no.ts").toString(), null, null,
+                null, false, null, null))).hasMessageContaining("Transport stream").hasMessageNotContaining(".vat-new");
+    }
+
+    @Test
     void aCopyThatWasChangedIsFoundByItsReceipt() throws Exception {
         Path made = done(
                 new RepackOrder.Rewrap(film("edit-prores-hq").toString(), out.resolve("copy.mkv").toString(), null, null, null, false,

@@ -88,6 +88,11 @@ public final class Demuxer implements AutoCloseable {
                 : Rational.of(Math.max(0, context.duration()), 1_000_000);
     }
 
+    /** Whether it is a stream as it is sent, with start codes before what belongs together. */
+    public boolean isSent() {
+        return (context.iformat().flags() & AVFMT_TS_DISCONT) != 0;
+    }
+
     public int soundTracks() {
         return sounds().size();
     }
@@ -132,7 +137,7 @@ public final class Demuxer implements AutoCloseable {
      * where its coding times lie before the time that is asked for.
      */
     void seekStart(long first) {
-        if ((context.iformat().flags() & AVFMT_TS_DISCONT) != 0) {
+        if (isSent()) {
             Av.check(av_seek_frame(context, -1, 0, AVSEEK_FLAG_BYTE), WORDS.say("seeking"));
         } else {
             seek(first);

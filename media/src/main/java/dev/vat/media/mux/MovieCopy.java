@@ -1,5 +1,7 @@
 package dev.vat.media.mux;
 
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_HEVC;
+import static org.bytedeco.ffmpeg.global.avcodec.AV_CODEC_ID_H264;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_alloc;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_free;
 import static org.bytedeco.ffmpeg.global.avcodec.av_packet_unref;
@@ -288,8 +290,17 @@ public final class MovieCopy {
     /** Every packet of the new file is the one that was given; where tags inside of them changed, there are as many. */
     private void requireSame() {
         PacketPrint found = PacketPrint.of(target.file);
-        if (tagger == null ? !found.isAs(given) : found.count() != given.count()) {
+        if (tagger == null && !isRemarked() ? !found.isAs(given) : found.count() != given.count()) {
             throw new MediaException(WORDS.say("wasReadAgainAndHoldsOther", target.file.getFileName()), 0);
+        }
+    }
+
+    /** Whether pictures are marked otherwise in their new container: streams that are sent have start codes, files have lengths. */
+    private boolean isRemarked() {
+        try (Demuxer first = new Demuxer(pieces.getFirst().file)) {
+            int codec = first.stream().codecpar().codec_id();
+            boolean marked = codec == AV_CODEC_ID_H264 || codec == AV_CODEC_ID_HEVC;
+            return marked && target.container == Container.TS != first.isSent();
         }
     }
 

@@ -82,6 +82,9 @@ public final class Repack {
             Durable.sync(work);
             Files.move(work, target);
             Durable.syncFolder(target.getParent());
+        } catch (MediaException e) {
+            // Nobody has to know what it was called meanwhile.
+            throw new IOException(e.getMessage().replace(work.getFileName().toString(), target.getFileName().toString()), e);
         } finally {
             Files.deleteIfExists(work);
         }
