@@ -30,7 +30,7 @@ final class HandOverCommand implements Callable<Integer> {
     @Parameters(index = "0..*", arity = "1..*", paramLabel = "FILE")
     private List<Path> films;
 
-    @Option(names = "--to", paramLabel = "DIR", required = true)
+    @Option(names = "--out", paramLabel = "DIR", required = true)
     private Path to;
 
     @Option(names = "--name", paramLabel = "NAME", required = true)

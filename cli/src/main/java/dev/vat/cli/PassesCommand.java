@@ -80,7 +80,8 @@ final class PassesCommand implements Callable<Integer> {
             }
             PassMix mix = choices.apply(PassWords.mix(passes));
             mix.passes().reversed().forEach(p -> tell(p, all));
-            Project made = ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id())))));
+            Project made = Edits.setRate(parse(rate, Rate::parse))
+                    .apply(ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id()))))));
             PassReport report = PassWords.full(passes).isEmpty() ? null
                     : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {

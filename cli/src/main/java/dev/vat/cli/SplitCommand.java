@@ -32,7 +32,7 @@ final class SplitCommand implements Callable<Integer> {
     @Option(names = "--at", paramLabel = "FRAME", split = ",")
     private List<Long> marks = new ArrayList<>();
 
-    @Option(names = "--to", paramLabel = "DIR")
+    @Option(names = "--out", paramLabel = "DIR")
     private Path to;
 
     @Option(names = "--json")

@@ -47,7 +47,7 @@ class HandingOverCommandsTest {
     @Test
     void aFilmIsSplitAndJoinedAndIsWhatItWas() throws IOException {
         Path film = edit;
-        Shell split = Shell.run("split", film, "--at", "10,30", "--to", folder.resolve("pieces"), "--json");
+        Shell split = Shell.run("split", film, "--at", "10,30", "--out", folder.resolve("pieces"), "--json");
         assertThat(split.code()).as(split.err()).isZero();
         List<Path> pieces = paths(split);
         assertThat(pieces).hasSize(3).allSatisfy(p -> assertThat(p).hasParent(folder.resolve("pieces")));
@@ -114,7 +114,7 @@ class HandingOverCommandsTest {
     @Test
     void aSetIsHandedOverAndAnyChangeInItIsNamed() throws IOException {
         Path film = web;
-        Shell handed = Shell.run("handover", film, "--to", folder.resolve("sets"), "--name", "Kite Week", "--comment", "for the harbour",
+        Shell handed = Shell.run("handover", film, "--out", folder.resolve("sets"), "--name", "Kite Week", "--comment", "for the harbour",
                 "--no-sheets", "--json");
         assertThat(handed.code()).as(handed.err()).isZero();
         Path set = Path.of(handed.events("set").getFirst().path("path").asText());
@@ -134,7 +134,7 @@ class HandingOverCommandsTest {
         Shell flipped = Shell.run("prove", set, "--json");
         assertThat(flipped.code()).isEqualTo(ExitCode.UNPROVEN.code());
         assertThat(flipped.last().path("reasons").toString()).contains(film.getFileName().toString());
-        Shell again = Shell.run("handover", film, "--to", folder.resolve("sets"), "--name", "Kite Week", "--no-sheets", "--json");
+        Shell again = Shell.run("handover", film, "--out", folder.resolve("sets"), "--name", "Kite Week", "--no-sheets", "--json");
         assertThat(Path.of(again.events("set").getFirst().path("path").asText())).as("nothing is written over").isNotEqualTo(set)
                 .isDirectory();
         assertThat(copy).hasBinaryContent(bytes);
@@ -143,7 +143,7 @@ class HandingOverCommandsTest {
     @Test
     void aSetIsOneZipFileToo() throws IOException {
         Path film = web;
-        Shell handed = Shell.run("handover", film, "--to", folder, "--name", "Kite Week", "--zip", "--no-sheets", "--json");
+        Shell handed = Shell.run("handover", film, "--out", folder, "--name", "Kite Week", "--zip", "--no-sheets", "--json");
         assertThat(handed.code()).as(handed.err()).isZero();
         Path zip = Path.of(handed.events("set").getFirst().path("path").asText());
         assertThat(zip).isRegularFile();
