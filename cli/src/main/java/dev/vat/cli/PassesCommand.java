@@ -81,7 +81,8 @@ final class PassesCommand implements Callable<Integer> {
             PassMix mix = choices.apply(PassWords.mix(passes));
             mix.passes().reversed().forEach(p -> tell(p, all));
             Project made = Edits.setRate(parse(rate, Rate::parse))
-                    .apply(ReelEdits.mixItem(0, mix).apply(all.withCurrentReel(r -> r.withItems(List.of(Item.of(main.id()))))));
+                    .apply(ReelEdits.mixItem(0, mix)
+                            .apply(all.withCurrentReel(r -> r.withName(shot(all)).withItems(List.of(Item.of(main.id()))))));
             PassReport report = PassWords.full(passes).isEmpty() ? null
                     : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (report == null) {
@@ -92,6 +93,19 @@ final class PassesCommand implements Callable<Integer> {
             }
             return report != null && !report.apart().isEmpty() ? ExitCode.FINDINGS.code() : ExitCode.PROVEN.code();
         }
+    }
+
+    /** What the names of all its sources begin with, or the first one's name. */
+    private static String shot(Project project) {
+        List<String> names = project.sources().stream().map(s -> s.location().pattern().baseName()).toList();
+        String common = names.getFirst();
+        for (String name : names) {
+            while (!name.startsWith(common)) {
+                common = common.substring(0, common.length() - 1);
+            }
+        }
+        String shot = common.replaceFirst("[-_. ]+$", "");
+        return shot.isEmpty() ? names.getFirst() : shot;
     }
 
     /** The one whose pictures the sum stands for: the full one, or the first that has frames. */

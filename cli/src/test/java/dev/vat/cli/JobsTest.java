@@ -229,7 +229,7 @@ class JobsTest {
                 assertThat(video("out/pier_v210.mov").path("CodecID").asText()).isEqualTo("v210");
                 assertThat(frames("out/pier_v210_web.mp4")).isEqualTo(FRAMES);
             }
-            case 16 -> assertThat(frames("out/shot_full_edit.mov")).isEqualTo(3);
+            case 16 -> assertThat(frames("out/shot_edit.mov")).isEqualTo(3);
             case 17 -> {
                 assertThat(video("out/pier_edit.mov").path("Format").asText()).isEqualTo("ProRes");
                 assertThat(video("out/pier_alpha.mov").path("Format_Profile").asText()).contains("4444");

@@ -35,6 +35,10 @@ public record Reel(String id, String name, Rate rate, List<Item> items, @JsonInc
         return new Reel(id, name, null, items, List.of(), null, null, null, Map.of());
     }
 
+    public Reel withName(String other) {
+        return new Reel(id, other, rate, items, sounds, layout, start, burnIn, extra);
+    }
+
     public Reel withItems(List<Item> other) {
         return new Reel(id, name, rate, other, sounds, layout, start, burnIn, extra);
     }
