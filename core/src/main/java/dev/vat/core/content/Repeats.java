@@ -43,8 +43,8 @@ final class Repeats {
     }
 
     /**
-     * Pictures that come again in a rhythm: one of so many shows the one before, or each stands for four frames and more. On twos and threes
-     * things are drawn as a rule.
+     * Pictures that come again in a rhythm: one of so many shows the one before, or each stands for four frames and more. On twos
+     * and threes things are drawn as a rule.
      */
     private static Optional<ContentFault> rhythm(Series series) {
         boolean[] again = new boolean[series.count()];

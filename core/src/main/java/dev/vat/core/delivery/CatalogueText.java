@@ -47,8 +47,8 @@ public final class CatalogueText {
             library | |
             | index in front | MP4, MOV | mediainfo | all but MP4 and MOV |
             | loops | GIF, animated PNG and WebP | Chromium; animated WebP's frames are also unwrapped one by one | all but moving stills |
-            | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV; every packet as it was packed | the library, a tone \
-            within 30 ms | moving stills, numbered frames |
+            | sound: codec, channels, rate, length | tracks and channels in all; length in MP4, MOV; every packet as it was packed \
+            | the library, a tone within 30 ms | moving stills, numbered frames |
             | every frame's samples | | dav1d, vpxdec and libde265, to the last bit (`OtherDecodersTest`); OpenImageIO for numbered frames \
             (`MadeStillsTest`); else the library by CRC32C; Chromium within 4 codes on flat patches | |
             | bit rate: average, cap, constant | | the library's packets, counted by Vat | where quality or profile decides |

@@ -5,8 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 
 /**
- * How two parts of a film follow each other, by what their pictures show. Only what they prove is said of it: that frames are missing is told
- * by nothing but a movement that goes on behind the gap just as it was before.
+ * How two parts of a film follow each other, by what their pictures show. Only what they prove is said of it: that frames are missing is
+ * told by nothing but a movement that goes on behind the gap just as it was before.
  *
  * @param kind what was found
  * @param frames that both have, or that are missing between them; 0 else
@@ -158,8 +158,8 @@ public record Seam(Kind kind, int frames) {
     }
 
     /**
-     * How badly frames on both sides of the seam fit with so many missing between them, as a share of what they are apart. Of another picture
-     * all frames are as far away, however many lie between: that fits nowhere, nor does a movement that has come to an end.
+     * How badly frames on both sides of the seam fit with so many missing between them, as a share of what they are apart. Of another
+     * picture all frames are as far away, however many lie between: that fits nowhere, nor does a movement that has come to an end.
      */
     private static double misfit(List<Look> first, List<Look> second, double[] within, int gap) {
         int seen = Math.min(MOST_SEEN, within.length - 1 - (gap + 1));

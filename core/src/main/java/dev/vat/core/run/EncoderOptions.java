@@ -1,11 +1,9 @@
 package dev.vat.core.run;
 
 import dev.vat.core.delivery.Catalogue;
-import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.CodecLevel;
 import dev.vat.core.delivery.MasteringDisplay;
-import dev.vat.core.delivery.Mpeg2Level;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Scan;
 import dev.vat.core.delivery.Settings;
@@ -57,7 +55,7 @@ public final class EncoderOptions {
             case "av1" -> av1(settings, rate, options);
             case "prores" -> proRes(codec, options);
             case "dnxhd" -> vc3(codec, rate, options);
-            case "mpeg2video" -> mpeg2(settings, rate, size, options);
+            case "mpeg2video" -> Mpeg2Options.into(settings, rate, size, options);
             case "cfhd" -> options.put("quality", FILM.get(number(settings.control())));
             case "ffv1" -> options.putAll(Map.of("level", "3", "slicecrc", "1", "slices", "4", "g", "1"));
             case "mjpeg" -> options
@@ -275,33 +273,5 @@ public final class EncoderOptions {
             options.put("profile", codec.id().replace('-', '_'));
         }
         options.put("thread_type", "slice");
-    }
-
-    /** Main or 4:2:2 profile, closed groups of half a second. */
-    private static void mpeg2(Settings settings, Rate rate, Size size, Map<String, String> options) {
-        Codec codec = settings.codec();
-        boolean intra = codec.everyFrameStandsAlone();
-        options.putAll(Map.of("g", intra ? "1" : rate.timecodeBase() > 25 ? "15" : "12", "bf", intra ? "0" : "2", "qmin", "1",
-                "intra_vlc", "1", "non_linear_quant", "1"));
-        if (codec.chroma() == Chroma.YUV420) {
-            Mpeg2Level level = Mpeg2Level.of(size);
-            options.putAll(Map.of("qmax", "28", "profile", "4", "level", Integer.toString(level.code())));
-            boolean steady = settings.control() instanceof RateControl.Steady;
-            long bits = settings.control() instanceof RateControl.Average(long average) ? average
-                    : ((RateControl.Steady) settings.control()).bitsPerSecond();
-            options.putAll(Map.of("b", Long.toString(bits), "maxrate", Long.toString(steady ? bits : level.bitsPerSecond()), "bufsize",
-                    Long.toString(steady ? level.bufferAt(bits) : level.buffer())));
-            if (steady) {
-                options.put("minrate", Long.toString(bits));
-            }
-        } else {
-            for (String name : new String[] {"b", "minrate", "maxrate"}) {
-                options.put(name, "50000000");
-            }
-            options.putAll(Map.of("bufsize", "36408333", "qmax", "12", "profile", "0", "level", intra ? "5" : "2"));
-        }
-        // The encoder closes groups only if it may not begin one at every cut.
-        options.put("sc_threshold", "1000000000");
-        options.merge("flags", "+cgop", String::concat);
     }
 }

@@ -46,8 +46,8 @@ public record SoundTracks(Way way, List<ChannelMap> listed) {
     }
 
     /**
-     * {@code together}, {@code mono}, or tracks with upright strokes between them, each with the channels that it takes: {@code 1 2 | 3 | -},
-     * a hyphen for silence.
+     * {@code together}, {@code mono}, or tracks with upright strokes between them, each with the channels that it takes: {@code 1 2 | 3 |
+     * -}, a hyphen for silence.
      */
     @JsonCreator
     public static SoundTracks parse(String text) {

@@ -9,7 +9,6 @@ import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.picture.AlphaKind;
 import dev.vat.core.picture.ColourReading;
 import dev.vat.core.picture.FieldReading;
-import dev.vat.core.picture.Rgb;
 import dev.vat.core.opinion.SecondOpinion;
 import dev.vat.core.picture.Standing;
 import dev.vat.core.proof.Comparison;
@@ -20,11 +19,9 @@ import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipes;
 import dev.vat.core.reel.ReelFrame;
 import dev.vat.core.run.RunFile;
-import dev.vat.core.run.RunFill;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.run.RunSource;
 import dev.vat.core.run.RunSpan;
-import dev.vat.core.time.Rational;
 import dev.vat.core.words.Words;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.lib.MediaException;
@@ -88,7 +85,8 @@ public final class FileProof {
         second.join().forEach(r -> (r.agrees() ? notes : reasons).add(r.words()));
         return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
-                null, plan.rate(), plan.rateOrigin(), sources(plan, file), fills(plan, file), file.expected(), facts, comparison,
+                null, plan.rate(), plan.rateOrigin(), sources(plan, file), StandIns.of(plan, reelFrames(plan, file)), file.expected(),
+                facts, comparison,
                 quality(plan, file, planned), notes,
                 parts, Durable.sha256(joined), planned,
                 plan.sources().stream().mapToInt(RunSource::lossyPasses).max().orElse(0)
@@ -145,43 +143,6 @@ public final class FileProof {
             return new Receipt.SourceLine(plan.sources().get(s.source()).name(), s.first(), s.wanted(s.start() + count - 1), s.step(),
                     count);
         }).toList();
-    }
-
-    private static List<Receipt.Fill> fills(RunPlan plan, RunFile file) {
-        List<Receipt.Fill> fills = new ArrayList<>();
-        long end = reelFrames(plan, file);
-        for (RunSpan span : plan.spans()) {
-            for (RunFill fill : span.fills().stream().filter(f -> f.frame().filled() && f.reelFrame() < end).toList()) {
-                fill(plan, fill.reelFrame(), fill.frame(), fills);
-            }
-            span.cells().stream().flatMap(List::stream).flatMap(cell -> cell.fills().stream())
-                    .filter(f -> f.frame().filled() && f.reelFrame() < end)
-                    .forEach(f -> fill(plan, f.reelFrame(), f.frame(), fills));
-        }
-        return fills;
-    }
-
-    private static void fill(RunPlan plan, long reelFrame, ReelFrame frame, List<Receipt.Fill> fills) {
-        if (frame.content() instanceof ReelFrame.Together(var _, List<ReelFrame> frames)) {
-            frames.stream().filter(ReelFrame::filled).forEach(f -> fill(plan, reelFrame, f, fills));
-        } else {
-            fills.add(new Receipt.Fill(reelFrame, RunPlan.isDrawn(frame) ? "views" : plan.sourceOf(frame).name(), frame.wanted(),
-                    shown(frame.content())));
-        }
-    }
-
-    private static String shown(ReelFrame.Content content) {
-        return switch (content) {
-            case ReelFrame.Card(String reason) -> WORDS.say("card", reason);
-            case ReelFrame.SourceFrame(long number) -> WORDS.say("frameHeld", number);
-            case ReelFrame.Blend(long before, long after, Rational share) -> WORDS.say("framesAndMixedOfTheLater", before, after, share);
-            case ReelFrame.Plain(Rgb colour) -> WORDS.say("colour", colour);
-            case ReelFrame.Drawing _ -> "drawn";
-            case ReelFrame.Together(var _, List<ReelFrame> frames) -> frames.stream().map(f -> shown(f.content()))
-                    .collect(Collectors.joining(" with "));
-            case ReelFrame.Cross(ReelFrame from, ReelFrame to, Rational share) -> WORDS.say("andMixedOfTheLaterOne", shown(from.content()),
-                    shown(to.content()), share);
-        };
     }
 
     private static Receipt.Quality quality(RunPlan plan, RunFile file, List<Receipt.FrameLine> frames) {

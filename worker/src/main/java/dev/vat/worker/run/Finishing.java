@@ -156,7 +156,7 @@ final class Finishing {
         return file.withExpected(file.expected().withLevel(level.reaching(Math.min(level.wanted(), found.integrated() + room))));
     }
 
-    /** How loud the programme is as it was brought in, without what stands before and behind it: as a rule the same for all files of a run. */
+    /** How loud the programme is as it was brought in, without what stands before and behind it: as a rule one for all files of a run. */
     private Loudness measured(Expectation.Level level, List<ChannelMap> shared) throws IOException {
         BitSet left = left(shared);
         Loudness known = measured.get(left);
