@@ -66,8 +66,13 @@ class CommandsTest extends CommandFrames {
 
     @Test
     void shapesAreSizesAndSizesAreShapes() {
-        assertThat(Shell.run("shape", "2.39", "--width", "1920").out().lines()).first().asString().startsWith("1920x804");
-        assertThat(Shell.run("shape", "720x576", "--pixel", "16:15").out().strip()).isEqualTo("stored 720x576, seen 768x576, 1.333 to 1");
+        assertThat(Shell.run("shape", "2.39", "--width", "1920").out().lines()).containsExactly("2.39 to 1 in 1920 columns, pixels 1:1:",
+                "  1920x804  0.08 % narrower", "  1920x802  0.17 % wider", "  1920x800  0.42 % wider");
+        assertThat(Shell.run("shape", "16:9").out()).contains("1920x1080  exact");
+        assertThat(Shell.run("shape", "720x576", "--pixel", "16:15").out().strip())
+                .isEqualTo("stored 720x576, pixels 16:15: seen 768x576, 1.333 to 1");
+        assertThat(Shell.run("shape", "720x576").out().lines()).hasSize(7).anyMatch(l -> l.contains("64:45: seen 1024x576, 1.778 to 1"));
+        assertThat(Shell.run("shape", "720x576", "--pixel", "64:45", "--width", "1280").out()).contains("1280x720  exact");
         assertThat(Shell.run("shape", "round").code()).isEqualTo(2);
     }
 
