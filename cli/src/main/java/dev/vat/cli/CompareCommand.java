@@ -1,7 +1,5 @@
 package dev.vat.cli;
 
-import static dev.vat.cli.MakeCommand.parse;
-
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
@@ -71,7 +69,7 @@ final class CompareCommand implements Callable<Integer> {
         if (one.equals(other)) {
             throw new CommandFailure(ExitCode.WRONG_USE, WORDS.say("theSame", one.name()));
         }
-        Project both = Edits.setRate(parse("25", Rate::parse)).apply(Edits.bringIn(List.of(one, other), Edits.Layout.ONE_PROGRAMME)
+        Project both = Edits.setRate(Rate.FPS_25).apply(Edits.bringIn(List.of(one, other), Edits.Layout.ONE_PROGRAMME)
                 .apply(Project.EMPTY));
         try (Viewer viewer = new Viewer(places)) {
             Project all = both.withCurrentReel(r -> r.withItems(both.sources().stream().map(s -> Item.of(s.id())).toList()));

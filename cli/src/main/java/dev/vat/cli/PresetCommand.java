@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.concurrent.Callable;
+import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
@@ -69,10 +70,9 @@ final class PresetCommand implements Callable<Integer> {
     }
 
     private Preset named(PresetStore store) throws IOException {
-        List<Preset> all = store.list();
-        return all.stream().filter(p -> p.name().equalsIgnoreCase(name.strip())).findFirst()
-                .orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE, WORDS.say("noSuchPreset", name,
-                        all.isEmpty() ? WORDS.say("none") : String.join(", ", all.stream().map(Preset::name).toList()))));
+        String there = store.list().stream().map(Preset::name).collect(Collectors.joining(", "));
+        return store.find(name).orElseThrow(() -> new CommandFailure(ExitCode.WRONG_USE,
+                WORDS.say("noSuchPreset", name, there.isEmpty() ? WORDS.say("none") : there)));
     }
 
     private Preset imported() {

@@ -199,8 +199,8 @@ class JobsTest {
                 assertThat(Files.size(folder.resolve("out/pier_web.mp4"))).isBetween(5_000L, 30_000L);
             }
             case 7 -> {
-                assertThat(video("out/scope_edit.mov").path("Format_Profile").asText() + video("out/scope_edit.mov").path("BitDepth"))
-                        .contains("422 HQ");
+                assertThat(video("out/scope_edit.mov").path("Format_Profile").asText()).as("of 10 bits by its profile").isEqualTo("422 HQ");
+                assertThat(video("out/scope_edit.mov").path("DisplayAspectRatio").asDouble()).isCloseTo(2.4, within(.01));
                 assertThat(image("out/scope_dpx12").path("BitDepth").asInt()).isEqualTo(12);
             }
             case 8 -> {

@@ -34,7 +34,8 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
     private static final int SYNC = 0x47;
     private static final int AT_ONCE = 4096;
     private static final int NULL_PACKETS = 0x1fff;
-    private static final int PROGRAMS = 2;
+    /** Where the table of a program says which packets tell its clock. */
+    private static final int CLOCKS_PID_BYTES = 2;
     private static final long PRESENTATION_WRAPS = 1L << 33;
 
     /** By stream_type, table 2-34. */
@@ -55,8 +56,12 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
      */
     public record Track(int pid, String codec, long units, long from, long to) {
         public boolean isPicture() {
-            return codec.endsWith("video") || codec.equals("h264") || codec.equals("hevc");
+            return TransportStream.isPicture(codec);
         }
+    }
+
+    private static boolean isPicture(String codec) {
+        return codec.endsWith("video") || codec.equals("h264") || codec.equals("hevc");
     }
 
     /** @throws Malformed if it isn't built as the standard has it */
@@ -91,14 +96,6 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
         Clock end = clocks.getLast();
         double ticksEach = (double) (end.ticks - start.ticks) / (end.at - start.at);
         return clocks.stream().allMatch(c -> Math.abs(c.ticks - start.ticks - (c.at - start.at) * ticksEach) <= 2 * PACKET * ticksEach);
-    }
-
-    /** Bits a second between the first told clock and the last; 0 where there are too few. */
-    public long bitsPerSecond() {
-        Clock start = clocks.isEmpty() ? null : clocks.getFirst();
-        Clock end = clocks.isEmpty() ? null : clocks.getLast();
-        return start == null || end.ticks <= start.ticks ? 0
-                : Math.round((end.at - start.at) * 8.0 * CLOCK_TICKS / (end.ticks - start.ticks));
     }
 
     /** Longest time without a word of the clock, in seconds; the standard allows a tenth (2.7.2). */
@@ -202,7 +199,7 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
         }
 
         private void program(Cursor c) {
-            c.skip(PROGRAMS);
+            c.skip(CLOCKS_PID_BYTES);
             c.skip(Math.min(c.u16() & 0xfff, c.left()));
             while (c.left() >= 9) {
                 int kind = c.u8();
@@ -225,7 +222,6 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
         }
 
         private void unit(Seen track, boolean starts, byte[] b, int from, int end) {
-            boolean pictured = track == tracks.firstEntry().getValue();
             int data = from;
             if (track.due >= 0 && !clocks.isEmpty() && !starts && isPast(track.due)) {
                 late++;
@@ -245,7 +241,7 @@ public record TransportStream(List<Track> tracks, long lost, long late, List<Clo
                     track.to = Math.max(track.to, time);
                 }
             }
-            if (pictured && track.units == 1 && data < end) {
+            if (isPicture(track.codec) && track.units == 1 && data < end) {
                 picture.write(b, data, end - data);
             }
         }

@@ -31,7 +31,11 @@ final class Repeats {
 
     static List<ContentFault> in(Series series) {
         List<ContentFault> found = new ArrayList<>();
-        rhythm(series).ifPresent(found::add);
+        Optional<ContentFault> rhythm = rhythm(series);
+        if (rhythm.isPresent()) {
+            // What comes again in a rhythm is no slip of one frame.
+            return List.of(rhythm.get());
+        }
         for (int i = 1; i < series.count(); i++) {
             int earlier = series.look(i).flat() || series.look(i).brightness() < DARK ? -1 : twin(series, i);
             if (earlier >= 0 && isAlone(series, i, earlier)) {
@@ -54,7 +58,7 @@ final class Repeats {
         for (int period = SHORTEST_RHYTHM; period <= LONGEST_RHYTHM && (LEAST_PERIODS + 1) * period <= again.length; period++) {
             int[] at = places(again, period);
             boolean held = at.length == period - 1 && period >= HELD_LONG;
-            if (at.length == 1 && period > 2 || held) {
+            if (at.length == 1 || held) {
                 List<Long> frames = IntStream.range(1, again.length).filter(i -> again[i]).mapToObj(series::number).toList();
                 return Optional.of(new ContentFault(ContentFault.Kind.CADENCE, frames, null,
                         held ? WORDS.say("eachStandsFor", period) : WORDS.say("oneInComesAgain", period)));

@@ -90,8 +90,11 @@ final class Sessions {
         return IntStream.range(0, times.length).filter(i -> i == 0 || steps[i - 1] > pause).mapToLong(i -> times[i]).toArray();
     }
 
+    /** Over a hole the picture has gone on: a jump there tells nothing. */
     private static boolean jumps(FrameTable table, int index) {
-        if (table.stateAt(index) != FrameState.GOOD || table.stateAt(index - 1) != FrameState.GOOD
+        Sequence sequence = table.sequence();
+        if (sequence.number(index) != sequence.number(index - 1) + sequence.step() || table.stateAt(index) != FrameState.GOOD
+                || table.stateAt(index - 1) != FrameState.GOOD
                 || table.lookAt(index).isEmpty() || table.lookAt(index - 1).isEmpty()) {
             return false;
         }

@@ -56,7 +56,10 @@ class ContentFindingsTest {
 
     /** Frames 101 and on that change a little each, as {@code looks} has them. */
     private static FrameTable table(IntFunction<FrameLook> looks, IntUnaryOperator minutes) {
-        long[] numbers = LongStream.range(101, 101 + COUNT).toArray();
+        return table(LongStream.range(101, 101 + COUNT).toArray(), looks, minutes);
+    }
+
+    private static FrameTable table(long[] numbers, IntFunction<FrameLook> looks, IntUnaryOperator minutes) {
         long[] times = new long[COUNT];
         long[] sizes = new long[COUNT];
         for (int i = 0; i < COUNT; i++) {
@@ -158,6 +161,9 @@ class ContentFindingsTest {
         assertThat(one(table(i -> plain(i - i / 5), i -> i), "content-cadence").text()).contains("one picture in 5");
         assertThat(one(table(i -> plain(i - i / 4), i -> i), "content-cadence").text()).contains("one picture in 4");
         assertThat(one(table(i -> plain(i / 4), i -> i), "content-cadence").text()).contains("stands for 4 frames");
+        FrameTable seldom = table(i -> plain(i - i / 9), i -> i);
+        assertThat(one(seldom, "content-cadence").text()).contains("one picture in 9");
+        assertThat(findings(seldom, Map.of())).extracting(Finding::id).doesNotContain("content-repeated");
         for (int held : new int[] {1, 2, 3}) {
             assertThat(findings(table(i -> plain(i / held), i -> i), Map.of())).as("on " + held).extracting(Finding::id)
                     .doesNotContain("content-cadence", "content-repeated");
@@ -176,6 +182,14 @@ class ContentFindingsTest {
         FrameTable between = table(i -> i < 14 || i > 30 ? plain(i) : look(1000 + i, 180 + i % 3, null, false),
                 i -> i < 14 || i > 30 ? i : 5000 + i);
         assertThat(one(between, "content-overwritten").text()).contains("0115-0131");
+    }
+
+    /** Behind frames that are missing the picture is another one anyway. */
+    @Test
+    void aHoleBetweenTwoSessionsIsNoJump() {
+        long[] numbers = LongStream.range(101, 101 + COUNT).map(n -> n < 115 ? n : n + 40).toArray();
+        FrameTable resumed = table(numbers, i -> i < 14 ? plain(i) : look(1000 + i, 180 + i % 3, null, false), i -> i < 14 ? i : 5000 + i);
+        assertThat(findings(resumed, Map.of())).extracting(Finding::id).doesNotContain("content-overwritten", "content-sessions");
     }
 
     @Test

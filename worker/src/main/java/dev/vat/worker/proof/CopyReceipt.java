@@ -23,7 +23,9 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.Consumer;
@@ -41,7 +43,8 @@ public final class CopyReceipt {
     /** In place of a target's id. */
     public static final String COPY = "copy";
 
-    private CopyReceipt() {}
+    /** Sources that were decoded already: a movie that is split is the source of every piece. */
+    private final Map<Path, MovieProof.Result> proven = new HashMap<>();
 
     /**
      * Writes it beside the file.
@@ -51,14 +54,14 @@ public final class CopyReceipt {
      * @return what there is to know of it, in words
      * @throws IOException if a file can't be read, or the receipt not be written
      */
-    public static List<String> write(List<MovieCopy.Piece> pieces, MovieCopy.Target target, Path file, Consumer<String> doing)
+    public List<String> write(List<MovieCopy.Piece> pieces, MovieCopy.Target target, Path file, Consumer<String> doing)
             throws IOException {
         doing.accept(WORDS.say("proving", file.getFileName()));
         List<Integer> wanted = new ArrayList<>();
         List<Receipt.SourceLine> sources = new ArrayList<>();
         FileFacts source = null;
         for (MovieCopy.Piece piece : pieces) {
-            MovieProof.Result whole = MovieProof.prove(piece.file(), _ -> true);
+            MovieProof.Result whole = source(piece.file());
             source = source == null ? whole.facts() : source;
             FrameRange taken = piece.frames() == null ? FrameRange.of(0, whole.crcs().length - 1) : piece.frames();
             Arrays.stream(whole.crcs(), (int) taken.first(), (int) taken.last() + 1).forEach(wanted::add);
@@ -82,6 +85,15 @@ public final class CopyReceipt {
         Durable.write(ReceiptFile.of(file), Json.page(receipt));
         return reasons.isEmpty() ? List.of(WORDS.say("proven", file.getFileName(), wanted.size()))
                 : reasons.stream().map(r -> WORDS.say("notProven", file.getFileName(), r)).toList();
+    }
+
+    private MovieProof.Result source(Path file) throws IOException {
+        MovieProof.Result known = proven.get(file);
+        if (known == null) {
+            known = MovieProof.prove(file, _ -> true);
+            proven.put(file, known);
+        }
+        return known;
     }
 
     private static void pictures(List<Integer> wanted, int[] found, List<String> reasons) {

@@ -42,6 +42,7 @@ public final class Repack {
     private static final int SEEN_AT_A_SEAM = 75;
     private static final String WORK = ".vat-new-";
 
+    private final CopyReceipt receipts = new CopyReceipt();
     private final Consumer<String> doing;
 
     private Repack(Consumer<String> doing) {
@@ -132,7 +133,7 @@ public final class Repack {
             List<MovieCopy.Piece> piece = List.of(new MovieCopy.Piece(file, range));
             made(targets.get(i), work -> MovieCopy.copy(piece, plain(work, name)));
             said.add(WORDS.say("frames", targets.get(i).getFileName(), range, range.count()));
-            said.addAll(CopyReceipt.write(piece, plain(targets.get(i), name), targets.get(i), doing));
+            said.addAll(receipts.write(piece, plain(targets.get(i), name), targets.get(i), doing));
         }
         return new Result(targets, said);
     }
@@ -165,7 +166,7 @@ public final class Repack {
                 said.add(WORDS.say("framesEveryPacketAsItWas", target.getFileName(), result.frames()));
                 said.addAll(result.notes());
             });
-            said.addAll(CopyReceipt.write(pieces, plain(target, order.target()), target, doing));
+            said.addAll(receipts.write(pieces, plain(target, order.target()), target, doing));
             return new Result(List.of(target), said);
         } finally {
             Durable.deleteTree(aside);
@@ -284,7 +285,7 @@ public final class Repack {
             said.add(WORDS.say("frames2", target.getFileName(), result.frames(),
                     (order.pixelAspect() == null && colour == null ? WORDS.say("everyPacketAsItWas") : "")));
         });
-        said.addAll(CopyReceipt.write(piece,
+        said.addAll(receipts.write(piece,
                 new MovieCopy.Target(target, RepackOrder.container(order.target()), order.pixelAspect(), colour, sound, order.silent()),
                 target,
                 doing));
