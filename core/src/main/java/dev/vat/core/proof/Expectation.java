@@ -73,15 +73,17 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
      * @param mostPeak in dBTP
      * @param from first sample of the programme, at 48 kHz: what is before it isn't measured
      * @param to sample after its last
+     * @param channels of the sound before it is shared out among tracks: what is placed where counts for how loud it is; 0 where nobody said
      */
-    public record Level(double wanted, double integrated, double mostPeak, long from, long to) {
+    public record Level(double wanted, double integrated, double mostPeak, long from, long to,
+            @JsonInclude(JsonInclude.Include.NON_DEFAULT) int channels) {
         /** Of a file that ends earlier; null if the programme hasn't begun by then. @param end sample after the file's last */
         private Level until(long end) {
-            return end <= from ? null : new Level(wanted, integrated, mostPeak, from, Math.min(to, end));
+            return end <= from ? null : new Level(wanted, integrated, mostPeak, from, Math.min(to, end), channels);
         }
 
         public Level reaching(double lufs) {
-            return new Level(wanted, lufs, mostPeak, from, to);
+            return new Level(wanted, lufs, mostPeak, from, to, channels);
         }
     }
 

@@ -123,11 +123,11 @@ class RunPlanTest {
     void eachDeviationIsOneLineThatDisagrees() {
         Expectation e = Expectation.of(Catalogue.WEB_H264.settings(), 97, Rate.of(24000, 1001), Size.of(64, 48), PixelAspect.SQUARE, null);
         FileFacts f = asPlanned(e);
-        Expectation.Level level = new Expectation.Level(-23, -23, -1, 96_000, 480_000);
+        Expectation.Level level = new Expectation.Level(-23, -23, -1, 96_000, 480_000, 2);
         Expectation loud = e.withSound(new Expectation.SoundTrack("aac", 2, 48_000, e.seconds())).withLevel(level);
         assertThat(loud.withFrames(1).level()).as("it ends before the programme begins").isNull();
         assertThat(e.withSound(new Expectation.SoundTrack("aac", 2, 48_000, e.seconds()))
-                .withLevel(new Expectation.Level(-23, -23, -1, 0, 480_000)).withFrames(1).level().to())
+                .withLevel(new Expectation.Level(-23, -23, -1, 0, 480_000, 2)).withFrames(1).level().to())
                 .as("up to where it ends").isEqualTo(e.rate().seconds(1).times(48_000).round());
         Expectation labelled = e.withTimecode(Timecode.parse("10:00:00:00", e.rate()));
         assertThat(Comparison.of(labelled, f).disagreements()).extracting(Comparison.Line::name).containsExactly("timecode");

@@ -183,7 +183,8 @@ public final class Remake {
                 .withSound(sound == null ? null
                         : new Expectation.SoundTrack(codec.reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()))
                 .withLevel(sound == null || level == null ? null
-                        : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples()));
+                        : new Expectation.Level(level.integrated(), level.integrated(), level.mostPeak(), 0, sound.samples(),
+                                sound.channels()));
         return RunPlanner.ofSystem().again(plan.withSound(sound).withFiles(List.of(made.withExpected(other))),
                 file.toAbsolutePath().getParent(),
                 new Remade(file.toAbsolutePath().toString(), receipt.sha256(), "",

@@ -157,7 +157,7 @@ public final class RunPlanner {
             LoudnessTarget wish = deliverable.loudness();
             expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(),
                     ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
-                    ReelSound.samples(reelRate(programme), programme.plan().programmeEnd())));
+                    ReelSound.samples(reelRate(programme), programme.plan().programmeEnd()), sound.channels()));
         }
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme, rate)) : expected;
     }

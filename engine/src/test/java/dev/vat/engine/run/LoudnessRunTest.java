@@ -143,6 +143,23 @@ class LoudnessRunTest {
         assertThat(Reproof.of(folder.resolve("out/sh010_edit.mov")).reasons()).isEmpty();
     }
 
+    /** The third of six is heard in front; the third of three would be low effects, which count for nothing. */
+    @Test
+    void channelsCountAsTheyDidBeforeTheyWereSharedOut() throws Exception {
+        ByteBuffer samples = ByteBuffer.allocate(SECONDS * 48_000 * 12).order(ByteOrder.LITTLE_ENDIAN);
+        for (int i = 0; i < SECONDS * 48_000; i++) {
+            short value = (short) Math.round(32_767 * Math.pow(10, -30 / 20.) * Math.sin(2 * Math.PI * 1000 * i / 48_000));
+            samples.putShort((short) 0).putShort((short) 0).putShort(value).putShort((short) 0).putShort((short) 0).putShort((short) 0);
+        }
+        Path file = folder.resolve("six.wav");
+        AudioSystem.write(new AudioInputStream(new ByteArrayInputStream(samples.array()), new AudioFormat(48_000, 16, 6, true, false),
+                SECONDS * 48_000L), AudioFileFormat.Type.WAVE, file.toFile());
+        Receipt three = made(plan(file, List.of("archive-ffv1"), loudness("archive-ffv1", LoudnessTarget.EBU_R128),
+                DeliverableEdits.follow("archive-ffv1", d -> d.withTracks(SoundTracks.parse("1 | 2 | 3")))), "sh010_archive.mkv");
+        assertThat(three.loudness().integrated()).isCloseTo(-23, within(.1));
+        assertThat(three.planned().level().channels()).isEqualTo(6);
+    }
+
     /** A changed sample of sound is told as sound, with its second; nothing is said against the pictures. */
     @Test
     void aChangedSampleIsNamedAsSound() throws Exception {

@@ -131,7 +131,8 @@ public final class MovieProof {
         if (planned == null || planned.shared().isEmpty()) {
             return LoudnessMeter.of(file, facts.sound().channels(), from, to);
         }
-        return planned.shared().size() == facts.soundTracks() ? LoudnessMeter.of(file, planned.shared(), from, to) : null;
+        return planned.shared().size() == facts.soundTracks()
+                ? LoudnessMeter.of(file, planned.shared(), level == null ? 0 : level.channels(), from, to) : null;
     }
 
     private List<Spacing> spacing(Path file, Demuxer demuxer, FileFacts facts) throws IOException {

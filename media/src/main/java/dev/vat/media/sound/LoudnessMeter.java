@@ -111,9 +111,10 @@ public final class LoudnessMeter extends OutputStream {
      * Of some of a file whose channels are shared out among several tracks: of all of them, as they were together.
      *
      * @param tracks which channels each has
+     * @param channels of the reel
      */
-    public static Loudness of(Path file, List<ChannelMap> tracks, long from, long to) throws IOException {
-        try (TrackedSound sound = new TrackedSound(file, tracks);
+    public static Loudness of(Path file, List<ChannelMap> tracks, int channels, long from, long to) throws IOException {
+        try (TrackedSound sound = new TrackedSound(file, tracks, channels);
                 LoudnessMeter meter = new LoudnessMeter(Math.max(1, sound.channels()), from, to)) {
             sound.copyTo(meter);
             meter.end();

@@ -54,9 +54,9 @@ final class TrackedSound implements AutoCloseable {
     private final List<Track> tracks = new ArrayList<>();
     private final List<Seat> seats = new ArrayList<>();
 
-    /** @param shared which channels each of the file's tracks has */
-    TrackedSound(Path file, List<ChannelMap> shared) {
-        int channels = shared.stream().flatMap(t -> t.from().stream()).mapToInt(Integer::intValue).max().orElse(0);
+    /** @param shared which channels each of the file's tracks has @param channels of the reel; more where a track names a higher one */
+    TrackedSound(Path file, List<ChannelMap> shared, int channels) {
+        int all = Math.max(channels, shared.stream().flatMap(t -> t.from().stream()).mapToInt(Integer::intValue).max().orElse(0));
         try {
             for (int i = 0; i < shared.size(); i++) {
                 tracks.add(new Track(new ResampledSound(file, i)));
@@ -65,7 +65,7 @@ final class TrackedSound implements AutoCloseable {
             close();
             throw e;
         }
-        for (int channel = 1; channel <= channels; channel++) {
+        for (int channel = 1; channel <= all; channel++) {
             seats.add(seat(channel, shared));
         }
     }
