@@ -101,7 +101,8 @@ final class Mediainfo {
         });
         said(video, "transfer_characteristics", switch (colour.transfer()) {
             case "smpte2084" -> Set.of("PQ");
-            case "arib-std-b67" -> Set.of("HLG");
+            // Twice where nothing but the stream says it: its parameters and its message of the preferred transfer (H.265, D.2.38).
+            case "arib-std-b67" -> Set.of("HLG", "HLG / HLG");
             case "iec61966-2-1" -> Set.of("sRGB/sYCC");
             case "bt2020-10" -> Set.of("BT.2020 (10-bit)", "BT.2020", "BT.709");
             case "smpte170m" -> Set.of("BT.601", "BT.709");
