@@ -52,10 +52,15 @@ final class CommandRun {
         plan.files().forEach(f -> planned.put(f.target(), f));
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
                 plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
-                        .map(f -> Map.of("target", f.target(), "name", f.fileName(), "size", f.expected().size().toString())).toList());
+                        .map(f -> planned(f)).toList());
         output.say(WORDS.say("makingFrom", (plan.files().size() == 1 ? WORDS.say("1File") : WORDS.say("files", plan.files().size())),
                 (plan.frames() == 1 ? WORDS.say("1FrameAt") : WORDS.say("framesAt", plan.frames())), plan.rate().label()));
         return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
+    }
+
+    private static Map<String, Object> planned(RunFile file) {
+        return file.isSound() ? Map.of("target", file.target(), "name", file.fileName(), "channels", file.expected().sound().channels())
+                : Map.of("target", file.target(), "name", file.fileName(), "size", file.expected().size().toString());
     }
 
     /**
@@ -151,15 +156,23 @@ final class CommandRun {
         }
     }
 
-    /** What a file that is there holds. @param size as it is stored @param bytes of the whole file, or of a folder's files together */
-    private record Facts(long frames, Rational seconds, Size size, long bytes) {
+    /**
+     * What a file that is there holds.
+     *
+     * @param size as it is stored
+     * @param channels of sound alone; 0 where there are pictures
+     * @param bytes of the whole file, or of a folder's files together
+     */
+    private record Facts(long frames, Rational seconds, Size size, int channels, long bytes) {
 
         Map<String, Object> values() {
-            return Map.of("frames", frames, "seconds", seconds.toFixed(3), "size", size.toString(), "bytes", bytes);
+            return channels > 0 ? Map.of("channels", channels, "seconds", seconds.toFixed(3), "bytes", bytes)
+                    : Map.of("frames", frames, "seconds", seconds.toFixed(3), "size", size.toString(), "bytes", bytes);
         }
 
         String words() {
-            return WORDS.say("facts", frames, seconds.toFixed(3), size, RoughForecast.bytes(bytes));
+            return channels > 0 ? WORDS.say("soundFacts", channels, seconds.toFixed(3), RoughForecast.bytes(bytes))
+                    : WORDS.say("facts", frames, seconds.toFixed(3), size, RoughForecast.bytes(bytes));
         }
     }
 
@@ -169,7 +182,8 @@ final class CommandRun {
             return Optional.empty();
         }
         Expectation expected = as.expected();
-        return Optional.of(new Facts(expected.frames(), expected.rate().seconds(expected.frames()), expected.size(), file.bytes()));
+        return Optional.of(new Facts(expected.frames(), expected.rate().seconds(expected.frames()), expected.size(),
+                as.isSound() ? expected.sound().channels() : 0, file.bytes()));
     }
 
     private static String words(FileProgress file) {

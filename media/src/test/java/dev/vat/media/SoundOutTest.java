@@ -82,7 +82,7 @@ class SoundOutTest {
     }
 
     static Stream<Arguments> pairs() {
-        return Arrays.stream(Container.values())
+        return Arrays.stream(Container.values()).filter(c -> !c.isSoundAlone())
                 .flatMap(c -> Arrays.stream(SoundCodec.values()).filter(s -> s.containers().contains(c)).map(s -> Arguments.of(c, s)));
     }
 
@@ -92,7 +92,7 @@ class SoundOutTest {
             case WEBM -> "vp9-420";
             case AVI -> "mjpeg-422";
             case MXF -> "dnxhr-sq";
-            case FRAMES, GIF, APNG, WEBP -> throw new AssertionError("stills have no sound");
+            case FRAMES, GIF, APNG, WEBP, WAV -> throw new AssertionError("no pictures with sound: " + container);
         });
     }
 

@@ -7,7 +7,7 @@ import java.util.OptionalLong;
 import java.util.stream.Collectors;
 
 /**
- * A kind of file that holds coded pictures, with what it can say of them and why some codecs can't stand in it.
+ * A kind of file that holds coded pictures, or sound alone, with what it can say of them and why some codecs can't stand in it.
  */
 public enum Container {
     MP4("MP4", "mp4", true, true, Words.of(Container.class).say("mp4TakesOnlyWhatIsRegistered")),
@@ -24,7 +24,9 @@ public enum Container {
     WEBP(Words.of(Container.class).say("animatedWebP"), "webp", false, false,
             Words.of(Container.class).say("animatedWebPHoldsWebPPictures")),
     /** A folder of stills, one a frame. */
-    FRAMES(Words.of(Container.class).say("numberedFrames"), "", false, false, Words.of(Container.class).say("numberedFramesAreStills"));
+    FRAMES(Words.of(Container.class).say("numberedFrames"), "", false, false, Words.of(Container.class).say("numberedFramesAreStills")),
+    /** EBU Tech 3285: sound alone, beside the pictures' own file or folder. */
+    WAV("WAV", "wav", false, false, Words.of(Container.class).say("wavHoldsSoundAlone"));
 
     private final String title;
     private final String extension;
@@ -104,7 +106,12 @@ public enum Container {
 
     /** Whether it has a place for the label of its first picture. */
     public boolean carriesTimecode() {
-        return this == MP4 || this == MOV || this == MKV || this == MXF;
+        return this == MP4 || this == MOV || this == MKV || this == MXF || this == WAV;
+    }
+
+    /** Whether it holds sound and no pictures. */
+    public boolean isSoundAlone() {
+        return this == WAV;
     }
 
     /** Why a codec that isn't in the catalogue's list for this container can't stand in it. */

@@ -28,6 +28,7 @@ import java.util.function.Consumer;
  * @param framing size and shape chosen in place of the target's, or null
  * @param sound how sound is packed, chosen in place of what is usual in the container, or null
  * @param tracks how the channels of its sound are shared out, chosen in place of the target's, or null
+ * @param soundFiles the WAV files that go beside it, and which channels each of them has, or null for none
  * @param loudness that its sound is brought to, or null for as it is
  * @param colour id of the {@link ColourCoding} chosen in place of the target's, or null
  * @param mastering the display on which its pictures in PQ were judged, or null where nobody said
@@ -47,7 +48,8 @@ import java.util.function.Consumer;
  */
 @JsonInclude(JsonInclude.Include.NON_NULL)
 public record Deliverable(String id, String target, boolean off, String codec, Container container, RateControl control,
-        Framing framing, SoundCodec sound, SoundTracks tracks, LoudnessTarget loudness, String colour, MasteringDisplay mastering,
+        Framing framing, SoundCodec sound, SoundTracks tracks, SoundTracks soundFiles,
+        LoudnessTarget loudness, String colour, MasteringDisplay mastering,
         Look look, Ground flatten,
         Integer loops,
         Effort effort, Rational group, Long firstNumber,
@@ -64,7 +66,8 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, null, Ground.BLACK,
+        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, null, null,
+                Ground.BLACK,
                 null,
                 null,
                 null, null, false, false, null, false, false, Set.of(), null, Map.of());
@@ -219,6 +222,11 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         return with(d -> d.tracks = other == null || other.equals(targetInCatalogue().settings().tracks()) ? null : other);
     }
 
+    /** @param other null for no sound beside it */
+    public Deliverable withSoundFiles(SoundTracks other) {
+        return with(d -> d.soundFiles = other);
+    }
+
     /** @param other null for as it is */
     public Deliverable withLoudness(LoudnessTarget other) {
         return with(d -> d.loudness = other);
@@ -279,6 +287,12 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** Under which a run knows the matte that goes beside its file. */
     public String matteId() {
         return id + "-matte";
+    }
+
+    /** Whether anything of it is heard: in it, or beside it. */
+    @JsonIgnore
+    public boolean isHeard() {
+        return soundFiles != null || settings().container().carriesSound();
     }
 
     /** Whether alpha goes into a second file: not where the first one carries it. */

@@ -16,6 +16,7 @@ final class DeliverableDraft {
     Framing framing;
     SoundCodec sound;
     SoundTracks tracks;
+    SoundTracks soundFiles;
     LoudnessTarget loudness;
     MasteringDisplay mastering;
     String colour;
@@ -43,6 +44,7 @@ final class DeliverableDraft {
         draft.framing = d.framing();
         draft.sound = d.sound();
         draft.tracks = d.tracks();
+        draft.soundFiles = d.soundFiles();
         draft.loudness = d.loudness();
         draft.mastering = d.mastering();
         draft.colour = d.colour();
@@ -64,7 +66,8 @@ final class DeliverableDraft {
 
     /** @param target and {@code extra}: what never changes */
     Deliverable finished(String target, Map<String, Object> extra) {
-        return new Deliverable(id, target, off, codec, container, control, framing, sound, tracks, loudness, colour, mastering, look,
+        return new Deliverable(id, target, off, codec, container, control, framing, sound, tracks, soundFiles, loudness, colour, mastering,
+                look,
                 flatten,
                 loops, effort,
                 group,

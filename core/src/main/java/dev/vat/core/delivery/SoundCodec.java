@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 /** How sound is packed: always at 48 kHz, with the layout of what was brought in. */
 public enum SoundCodec {
     PCM_16("PCM 16-bit", "pcm_s16le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
-    PCM_24("PCM 24-bit", "pcm_s24le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF),
+    PCM_24("PCM 24-bit", "pcm_s24le", 0, 16, Container.MOV, Container.MKV, Container.AVI, Container.MXF, Container.WAV),
     AAC("AAC", "aac", 96_000, 8, Container.MP4, Container.MOV, Container.MKV, Container.TS),
     OPUS("Opus", "opus", 80_000, 8, Container.WEBM, Container.MKV, Container.MP4),
     FLAC("FLAC", "flac", 0, 8, Container.MKV, Container.MP4),
@@ -84,7 +84,7 @@ public enum SoundCodec {
     public static SoundCodec usualIn(Container container) {
         return switch (container) {
             case MP4 -> AAC;
-            case MOV, MXF, FRAMES, GIF, APNG, WEBP -> PCM_24;
+            case MOV, MXF, FRAMES, WAV, GIF, APNG, WEBP -> PCM_24;
             case MKV -> FLAC;
             case WEBM -> OPUS;
             case AVI -> PCM_16;

@@ -55,6 +55,11 @@ final class DeliveryRules {
             RoomRules.limit(programme, deliverable, observed, found);
             if (sound != null) {
                 LegalityRules.sound(deliverable, sound, found);
+            } else if (deliverable.soundFiles() != null) {
+                found.add(Finding.of("sound-files", Severity.WARNING, WORDS.say("soundFilesOfNothing", deliverable.title()))
+                        .aboutTarget(deliverable.id())
+                        .withRemedies(new Remedy.Apply(WORDS.say("noSoundFiles"),
+                                DeliverableEdits.follow(deliverable.id(), d -> d.withSoundFiles(null)))));
             }
         }
         drafts(known, programme, observed, found);

@@ -114,11 +114,16 @@ final class LegalityRules {
 
     static void sound(Deliverable deliverable, ReelSound sound, List<Finding> found) {
         Settings settings = deliverable.settings();
+        files(deliverable, sound, found);
         if (!settings.container().carriesSound()) {
-            found.add(Finding
-                    .of("sound-not-carried", Severity.NOTE,
-                            WORDS.say("carriesNoSound", deliverable.title(), settings.container().title()))
-                    .aboutTarget(deliverable.id()));
+            if (deliverable.soundFiles() == null) {
+                found.add(Finding
+                        .of("sound-not-carried", Severity.NOTE,
+                                WORDS.say("carriesNoSound", deliverable.title(), settings.container().title()))
+                        .aboutTarget(deliverable.id())
+                        .withRemedies(new Remedy.Apply(WORDS.say("wavBesideIt"),
+                                DeliverableEdits.follow(deliverable.id(), d -> d.withSoundFiles(SoundTracks.TOGETHER)))));
+            }
             return;
         }
         if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
@@ -141,6 +146,17 @@ final class LegalityRules {
                 .ifPresent(why -> found.add(DeliveryRules.blocker("sound-illegal", deliverable, why)
                         .withRemedies(new Remedy.Apply(WORDS.say("use", SoundCodec.usualIn(settings.container()).title()),
                                 DeliverableEdits.setSound(deliverable.id(), null)))));
+    }
+
+    /** Files of sound that ask for channels which it hasn't. */
+    private static void files(Deliverable deliverable, ReelSound sound, List<Finding> found) {
+        SoundTracks files = deliverable.soundFiles();
+        if (files != null && files.highest() > sound.channels()) {
+            found.add(DeliveryRules
+                    .blocker("sound-files", deliverable, WORDS.say("itsFilesAskFor", files, files.highest(), sound.channels()))
+                    .withRemedies(new Remedy.Apply(WORDS.say("oneFileForEveryChannel"),
+                            DeliverableEdits.follow(deliverable.id(), d -> d.withSoundFiles(SoundTracks.MONO)))));
+        }
     }
 
     /** Tracks that ask for channels which the sound hasn't. */

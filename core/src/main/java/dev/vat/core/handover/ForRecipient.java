@@ -46,6 +46,9 @@ public final class ForRecipient {
 
     private static String picture(Receipt film) {
         Expectation asked = film.planned();
+        if (film.isSound()) {
+            return WORDS.say("soundAlone", CodecName.of(asked.sound().codec()), asked.container().title());
+        }
         return film.found() == null ? asked.size().toString()
                 : WORDS.say("in", asked.size(), CodecName.of(film.found().codec()), film.found().container());
     }

@@ -4,6 +4,7 @@ import dev.vat.core.container.Bytes;
 import dev.vat.core.container.Malformed;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.proof.Loudness;
 import dev.vat.core.words.Words;
 import java.io.EOFException;
 import java.io.IOException;
@@ -28,8 +29,19 @@ public final class SecondOpinion {
             case TS -> of("ISO/IEC 13818-1", () -> TransportOpinion.of(planned, file));
             case AVI -> of("OpenDML 1.02", () -> AviOpinion.of(planned, file));
             case GIF, APNG, WEBP -> of(MovingOpinion.standard(planned), () -> MovingOpinion.of(planned, file));
+            case WAV -> of(WaveOpinion.STANDARD, () -> WaveOpinion.of(planned, file));
             case FRAMES -> throw new IllegalArgumentException("a folder has no bytes: " + planned.container());
         };
+    }
+
+    /**
+     * What a WAV file says of how loud it is.
+     *
+     * @param heard what was measured in it
+     * @throws IOException if its bytes can't be read
+     */
+    public static List<Comparison.Line> ofLoudness(Bytes file, Loudness heard) throws IOException {
+        return of(WaveOpinion.STANDARD, () -> WaveOpinion.loudness(file, heard));
     }
 
     /**

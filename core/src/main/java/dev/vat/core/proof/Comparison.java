@@ -38,7 +38,9 @@ public record Comparison(List<Line> lines) {
     /** With how loud it is, where that was planned. @param loudness of the programme in the file, or null */
     public static Comparison of(Expectation planned, FileFacts found, Loudness loudness) {
         Comparison facts = of(planned, found);
-        if (planned.level() == null || loudness == null) {
+        // Some of the channels by themselves are as loud as they are.
+        boolean some = planned.container().isSoundAlone() && !planned.shared().isEmpty();
+        if (planned.level() == null || loudness == null || some) {
             return facts;
         }
         List<Line> lines = new ArrayList<>(facts.lines);
@@ -60,7 +62,22 @@ public record Comparison(List<Line> lines) {
 
     /** Holds each field that was planned against what stands in the file; what a format can't state isn't compared. */
     public static Comparison of(Expectation planned, FileFacts found) {
-        return planned.stills() == null ? file(planned, found) : stills(planned, found);
+        return planned.container().isSoundAlone() ? soundAlone(planned, found)
+                : planned.stills() == null ? file(planned, found) : stills(planned, found);
+    }
+
+    /** Every sample is there, so its length is exact. */
+    private static Comparison soundAlone(Expectation planned, FileFacts found) {
+        List<Line> lines = new ArrayList<>();
+        line(lines, WORDS.say("container"), planned.container().title(), found.container());
+        line(lines, WORDS.say("soundTracks"), planned.soundTracks(), found.soundTracks());
+        sound(lines, "", planned.sound(), found.sound());
+        line(lines, WORDS.say("samples"), planned.sound().seconds().times(planned.sound().rate()),
+                found.sound().seconds().times(found.sound().rate()));
+        line(lines, WORDS.say("timecode"), planned.timecode() == null ? WORDS.say("none") : planned.timecode(),
+                found.timecode() == null ? WORDS.say("none") : found.timecode());
+        lines.add(new Line(WORDS.say("bytes"), WORDS.say("moreThan0"), RoughForecast.bytes(found.bytes()), found.bytes() > 0));
+        return new Comparison(lines);
     }
 
     /** Stills say nothing of time, and of colour only what their own format has a place for. */

@@ -106,6 +106,29 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
                                 : new SoundTrack(settings.sound().reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()));
     }
 
+    /**
+     * Sound alone, as long as pictures are.
+     *
+     * @param tracks of one track: which channels of the sound it has
+     * @param start label of the first picture, or null for none
+     */
+    public static Expectation ofSound(long frames, Rate rate, Size size, PixelAspect pixelAspect, ReelSound sound, SoundTracks tracks,
+            Timecode start) {
+        return new Expectation(frames, rate, size, pixelAspect, Container.WAV, "", "", 0, 0, Chroma.RGB, 0, null, null, null, null, 0,
+                null, false, null, null, null, null, null, null, null, null, null, tracks)
+                .withSound(new SoundTrack(SoundCodec.PCM_24.reportedName(), sound.channels(), SoundCodec.RATE, sound.seconds()))
+                .withTimecode(start);
+    }
+
+    /**
+     * How many samples of a day have passed when the first one is heard: what a sound file says in place of a timecode. Null where nobody
+     * said when it begins.
+     */
+    @JsonIgnore
+    public Long timeReference() {
+        return timecode == null ? null : ReelSound.samples(rate, Timecode.parse(timecode, rate).frame());
+    }
+
     /** The same as a folder of stills. */
     public Expectation withStills(Stills how) {
         return new Expectation(frames, rate, size, pixelAspect, container, codec, profile, codedBits, readBits, chroma, alphaBits, matrix,

@@ -32,6 +32,17 @@ public record FileFacts(long frames, Rate rate, boolean evenSpacing, Rational st
         int bits, String chroma, int alphaBits, String matrix, String primaries, String transfer,
         String range, int soundTracks, Expectation.SoundTrack sound, boolean indexInFront, String scan, Integer loops, long bytes,
         String timecode, @JsonInclude(JsonInclude.Include.NON_EMPTY) List<Expectation.SoundTrack> otherSounds) {
+    /**
+     * Of sound alone: nothing of it is a picture's.
+     *
+     * @param container what readers call it
+     * @param timecode label of the first picture that it goes with, or null where nothing says it
+     */
+    public static FileFacts ofSound(String container, Expectation.SoundTrack sound, long bytes, String timecode) {
+        return new FileFacts(0, null, true, Rational.ZERO, sound.seconds(), Rational.of(1, sound.rate()), null, null, null, container, "",
+                "", 0, 0, "", 0, "unknown", "unknown", "unknown", "unknown", 1, sound, false, "", null, bytes, timecode, List.of());
+    }
+
     public FileFacts {
         otherSounds = otherSounds == null ? List.of() : List.copyOf(otherSounds);
     }

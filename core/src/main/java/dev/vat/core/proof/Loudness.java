@@ -1,5 +1,7 @@
 package dev.vat.core.proof;
 
+import com.fasterxml.jackson.annotation.JsonCreator;
+import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.words.Words;
 
 /**
@@ -8,8 +10,19 @@ import dev.vat.core.words.Words;
  * @param integrated loudness of the whole in LUFS, or null where all of it is quieter than the gate of -70 LUFS
  * @param range in LU
  * @param truePeak of the loudest channel in dBTP, or null where not a sample differs from silence
+ * @param momentary the highest of any 400 ms in LUFS, or null where it is shorter, quieter, or nobody measured
+ * @param shortTerm the highest of any 3 s, likewise
  */
-public record Loudness(Double integrated, double range, Double truePeak) {
+@JsonInclude(JsonInclude.Include.ALWAYS)
+public record Loudness(Double integrated, double range, Double truePeak, @JsonInclude(JsonInclude.Include.NON_NULL) Double momentary,
+        @JsonInclude(JsonInclude.Include.NON_NULL) Double shortTerm) {
+
+    @JsonCreator
+    public Loudness {}
+
+    public Loudness(Double integrated, double range, Double truePeak) {
+        this(integrated, range, truePeak, null, null);
+    }
 
     private static final Words WORDS = Words.of(Loudness.class);
 

@@ -1,5 +1,6 @@
 package dev.vat.core.proof;
 
+import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import com.fasterxml.jackson.annotation.JsonProperty;
 import dev.vat.core.time.Rate;
@@ -86,6 +87,12 @@ public record Receipt(int version, String file, String made, String vat, String 
 
     /** A frame that differs most from what its encoder was given. @param source file that it shows */
     public record Worst(long frame, String source, double psnr, double ssim) {}
+
+    /** Whether it is of a file without pictures. */
+    @JsonIgnore
+    public boolean isSound() {
+        return planned.container().isSoundAlone();
+    }
 
     public Receipt withUse(String when) {
         return new Receipt(version, file, made, vat, library, run, project, reel, target, targetTitle, proven, reasons,

@@ -43,6 +43,9 @@ public final class MemoryBound {
     }
 
     private static long file(RunFile file) {
+        if (file.isSound()) {
+            return 0;
+        }
         Codec codec = file.codecInCatalogue();
         long samples = file.expected().size().pixels() * planes(codec.chroma()) / 2;
         long alpha = codec.alphaBits() > 0 ? file.expected().size().pixels() : 0;

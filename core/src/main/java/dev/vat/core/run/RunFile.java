@@ -33,6 +33,7 @@ public record RunFile(String target, String title, String codec, String fileName
         int passes, Map<String, String> options,
         List<RunPart> parts, Expectation expected, Set<String> accepted, RoughForecast forecast) {
 
+    private static final String SOUND = "-sound-";
     private static final Words WORDS = Words.of(RunFile.class);
 
     public RunFile {
@@ -88,6 +89,22 @@ public record RunFile(String target, String title, String codec, String fileName
     @JsonIgnore
     public boolean isFolder() {
         return expected.stills() != null;
+    }
+
+    /** Whether it is sound alone, without a picture to be made: it has no parts. */
+    @JsonIgnore
+    public boolean isSound() {
+        return expected.container().isSoundAlone();
+    }
+
+    /** The id under which a run knows sound that goes beside a deliverable. @param number which of its files, from 1 */
+    public static String soundId(String deliverable, int number) {
+        return deliverable + SOUND + number;
+    }
+
+    /** Whether another file is sound that goes beside this one. */
+    public boolean hasBeside(RunFile other) {
+        return other.isSound() && other.target.substring(0, other.target.lastIndexOf(SOUND)).equals(target);
     }
 
     /** Whether all of it is one still, which is delivered as a file and not as a folder. */

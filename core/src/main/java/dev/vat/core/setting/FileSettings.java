@@ -20,12 +20,14 @@ final class FileSettings {
 
     private static final String WORDS_OF_LOUDNESS = WORDS.say("23LUFSAtMost1DBTP");
 
+    private static final String NO_FILES = "none";
+
     private static final Setting LOUDNESS = Setting.of("loudness", Group.SOUND, WORDS.say("loudness"),
             WORDS.say("asTheSoundIsOrEnterTypes"))
-            .showing((view, d) -> view.heard().filter(_ -> d.settings().container().carriesSound())
+            .showing((view, d) -> view.heard().filter(_ -> d.isHeard())
                     .map(_ -> d.loudness() == null ? WORDS.say("asItIs") : d.loudness().toString()))
             .absent(WORDS.say("noSound"))
-            .where(d -> d.settings().container().carriesSound()).judgedBy("loudness-open")
+            .where(Deliverable::isHeard).judgedBy("loudness-open")
             .typed((_, d) -> d.loudness() == null ? WORDS_OF_LOUDNESS : d.loudness().toString(),
                     (_, d, text) -> d.withLoudness(text.isBlank() ? null : LoudnessTarget.parse(text)))
             .back(d -> d.withLoudness(null))
@@ -41,6 +43,15 @@ final class FileSettings {
                     (_, d, text) -> d.withTracks(text.isBlank() ? null : SoundTracks.parse(text)))
             .back(d -> d.withTracks(null))
             .option("--tracks", "TRACKS", WORDS.say("howChannelsAreSharedOut2"), (_, d, text) -> d.withTracks(SoundTracks.parse(text)));
+
+    private static final Setting SOUND_FILES = Setting
+            .of("sound-files", Group.SOUND, WORDS.say("soundFiles"), WORDS.say("wavFilesBesideIt"))
+            .named(WORDS.say("theSoundFiles"))
+            .showing((view, d) -> view.heard().map(sound -> soundFiles(d.soundFiles(), sound.channels())))
+            .absent(WORDS.say("noSound")).judgedBy("sound-files")
+            .typed((_, d) -> d.soundFiles() == null ? NO_FILES : d.soundFiles().toString(), (_, d, text) -> soundFiles(d, text))
+            .back(d -> d.withSoundFiles(null))
+            .option("--sound-files", "TRACKS", WORDS.say("wavFilesBesideIt2"), (_, d, text) -> soundFiles(d, text));
 
     private static final Setting EFFORT = Setting.of("effort", Group.FORMAT, WORDS.say("effort"), WORDS.say("timeAgainstBytesAtTheSame"))
             .showing((_, d) -> d.settings().codec().hasEffort() ? Optional.of(d.settings().effort().title()) : Optional.empty())
@@ -77,7 +88,7 @@ final class FileSettings {
             .typed((_, d) -> Integer.toString(d.settings().loops()), (_, d, text) -> loops(d, text)).back(d -> d.withLoops(null))
             .option("--loops", "N", WORDS.say("howOftenItIsPlayed0ForEver"), (_, d, text) -> loops(d, text));
 
-    static final List<Setting> ALL = List.of(LOUDNESS, TRACKS, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
+    static final List<Setting> ALL = List.of(LOUDNESS, TRACKS, SOUND_FILES, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
 
     private FileSettings() {}
 
@@ -88,6 +99,20 @@ final class FileSettings {
             case MONO -> WORDS.say("monoTracks", channels);
             case LISTED -> tracks.toString();
         };
+    }
+
+    /** {@code one WAV}, {@code 4 mono WAVs}, or what each has. */
+    private static String soundFiles(SoundTracks files, int channels) {
+        return files == null ? WORDS.say("none") : switch (files.way()) {
+            case TOGETHER -> WORDS.say("oneWav");
+            case MONO -> channels == 1 ? WORDS.say("oneWav") : WORDS.say("monoWavs", channels);
+            case LISTED -> files.toString();
+        };
+    }
+
+    private static Deliverable soundFiles(Deliverable d, String text) {
+        boolean none = text.isBlank() || text.strip().equalsIgnoreCase(NO_FILES);
+        return d.withSoundFiles(none ? null : SoundTracks.parse(text));
     }
 
     private static Rational seconds(Settings settings) {

@@ -100,7 +100,7 @@ final class OpenSettings {
     }
 
     private static List<Choice> containers(Deliverable d) {
-        return Arrays.stream(Container.values()).map(c -> {
+        return Arrays.stream(Container.values()).filter(c -> !c.isSoundAlone()).map(c -> {
             String refusal = Legality.reason(d.settings().codec(), c).orElse(null);
             return Choice.of("container-" + c.extension(), refusal == null ? c.title() : WORDS.say("not", c.title(), refusal),
                     c == d.settings().container(), x -> x.withContainer(c)).refused(refusal);

@@ -2,6 +2,8 @@ package dev.vat.core.finding;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.fasterxml.jackson.core.JsonProcessingException;
+import com.fasterxml.jackson.databind.ObjectMapper;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Fit;
@@ -257,8 +259,8 @@ class FindingsTest {
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
         strange.project = strange.project
-                .withDeliverables(List.of(new Deliverable("x", "hologram", false, null, null, null, null, null, null, null,
-                        null, null, null, null, null, null, null, null, false, false, null, false, false, null, null, Map.of())));
+                .withDeliverables(List.of(written("""
+                        {"id": "x", "target": "hologram"}""")));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
     }
@@ -269,5 +271,14 @@ class FindingsTest {
         assertThat(whole.one("made-whole").text()).contains("good (20), at most 12 Mbit/s").contains("its 100 frames again");
         assertThat(whole.one("made-whole").severity()).isEqualTo(Severity.NOTE);
         assertThat(at(1920, 1080, "web-h264").find().all()).noneMatch(f -> f.id().equals("made-whole"));
+    }
+
+    /** As a project from elsewhere has it. */
+    static Deliverable written(String json) {
+        try {
+            return new ObjectMapper().readValue(json, Deliverable.class);
+        } catch (JsonProcessingException e) {
+            throw new IllegalArgumentException(e);
+        }
     }
 }

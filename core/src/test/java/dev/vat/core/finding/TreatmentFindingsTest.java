@@ -108,12 +108,9 @@ class TreatmentFindingsTest {
         Edit avi = new Edit("", p -> p.withDeliverable("archive-ffv1", d -> d));
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
         Finding lost = one(find("edit-prores-hq", 25, DeliverableEdits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
-                DeliverableEdits.follow("edit-prores-hq",
-                        d -> new Deliverable(d.id(), d.target(), false, "v210", Container.AVI, null, null, null, null, null, d.colour(),
-                                null,
-                                null,
-                                null, null, null, null, null,
-                                false, false, null, false, false, null, null, Map.of()))),
+                DeliverableEdits.follow("edit-prores-hq", d -> FindingsTest.written(
+                        """
+                                {"id": "edit-prores-hq", "target": "edit-prores-hq", "codec": "v210", "container": "AVI", "colour": "rec2100-pq"}"""))),
                 "colour-illegal");
         assertThat(lost.text()).contains("has the usual colours of its size only, not HDR PQ");
         assertThat(mended(lost, 0).deliverables().getFirst().colour()).isNull();

@@ -10,6 +10,8 @@ import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.picture.Size;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
+import dev.vat.core.resolved.ReelSound;
+import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.time.Rate;
 import java.util.HexFormat;
@@ -27,10 +29,13 @@ class SecondOpinionOfNonsenseTest {
     @ParameterizedTest
     @CsvSource({"MP4, 0000001066747970", "MOV, 0000100c6d6f6f76", "MKV, 1a45dfa38842828b", "AVI, 5249464600100000415649204c495354",
         "MXF, 060e2b34020501010d010201010204008210", "GIF, 47494638396100040003f70000", "APNG, 89504e470d0a1a0a0000000d49484452",
-        "WEBP, 524946460010000057454250", "TS, 474011100042f0250001c10000ff01ff0001fc80"})
+        "WEBP, 524946460010000057454250", "TS, 474011100042f0250001c10000ff01ff0001fc80", "WAV, 524946460010000057415645"})
     void nonsenseIsNeverProven(Container container, String begin) throws Exception {
-        Expectation planned = Expectation.of(Settings.of(Catalogue.codec("prores-422-hq"), container), 24, Rate.FPS_25, Size.of(64, 48),
-                PixelAspect.SQUARE, null);
+        ReelSound sound = new ReelSound(2, "stereo", 46_080, List.of());
+        Expectation planned = container.isSoundAlone()
+                ? Expectation.ofSound(24, Rate.FPS_25, Size.of(64, 48), PixelAspect.SQUARE, sound, SoundTracks.TOGETHER, null)
+                : Expectation.of(Settings.of(Catalogue.codec("prores-422-hq"), container), 24, Rate.FPS_25, Size.of(64, 48),
+                        PixelAspect.SQUARE, null);
         byte[] head = HexFormat.of().parseHex(begin);
         Random random = new Random(container.ordinal());
         for (int round = 0; round < ROUNDS; round++) {

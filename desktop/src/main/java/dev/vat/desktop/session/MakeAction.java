@@ -2,6 +2,7 @@ package dev.vat.desktop.session;
 
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
+import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.reel.Reel;
 import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.source.FrameState;
@@ -52,7 +53,8 @@ public final class MakeAction {
     /** What the main action says. */
     public String label() {
         boolean transparent = session.programme().filter(ResolvedReel::transparent).isPresent();
-        int files = session.project().deliverablesOn().stream().mapToInt(d -> transparent && d.isKnown() && d.makesMatte() ? 2 : 1).sum();
+        int files = session.project().deliverablesOn().stream()
+                .mapToInt(d -> (transparent && d.isKnown() && d.makesMatte() ? 2 : 1) + soundFiles(d)).sum();
         if (isArmed()) {
             return waitsForFrames() ? WORDS.say("waitingForFrames") : WORDS.say("checkingThenMaking");
         }
@@ -63,6 +65,11 @@ public final class MakeAction {
             return WORDS.say("make");
         }
         return WORDS.say("make2", (files == 1 ? WORDS.say("1File") : WORDS.say("files", files)));
+    }
+
+    private int soundFiles(Deliverable deliverable) {
+        return deliverable.soundFiles() == null ? 0
+                : session.observing().sound().map(sound -> deliverable.soundFiles().of(sound.channels()).size()).orElse(0);
     }
 
     /** What will be made, in words. */

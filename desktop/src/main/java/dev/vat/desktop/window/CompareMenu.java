@@ -112,7 +112,7 @@ final class CompareMenu {
         for (RunLine line : session.runs().lines()) {
             for (FileProgress file : line.files()) {
                 if (file.path() != null && file.stage() == FileProgress.Stage.DELIVERED) {
-                    line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder())
+                    line.run().plan().files().stream().filter(f -> f.target().equals(file.target()) && !f.isFolder() && !f.isSound())
                             .forEach(f -> items
                                     .add(item("compare-made-" + f.target(), WORDS.say("theFile", Path.of(file.path()).getFileName()),
                                             movie(Path.of(file.path()), f))));
@@ -125,7 +125,7 @@ final class CompareMenu {
     private List<MenuItem> past(List<DeliveryHistory.Line> lines) {
         List<MenuItem> items = new ArrayList<>();
         for (DeliveryHistory.Line line : lines.stream().filter(DeliveryHistory.Line::there).limit(MOST_PAST).toList()) {
-            line.entry().plan().files().stream().filter(f -> f.target().equals(line.entry().target()) && !f.isFolder())
+            line.entry().plan().files().stream().filter(f -> f.target().equals(line.entry().target()) && !f.isFolder() && !f.isSound())
                     .forEach(f -> items.add(item("compare-past-" + items.size(), line.file().getFileName() + ", " + line.entry().day(),
                             movie(line.file(), f))));
         }

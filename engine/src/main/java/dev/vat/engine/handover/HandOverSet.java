@@ -187,6 +187,9 @@ public final class HandOverSet {
                 if (Files.isRegularFile(film)) {
                     Task.ask(places, new TaskMessage.WriteSheet(1, film.toString()), _ -> {}, TaskMessage.SheetWritten.class::isInstance);
                     others.add(new ForRecipient.Other(receipt.file() + ".proof.pdf, .html", WORDS.say("onePageToLookAtFiguresFrames")));
+                    if (receipt.isSound()) {
+                        continue;
+                    }
                     Path contacts = set.resolve(receipt.file() + ".contacts.pdf");
                     ContactSheetFile.write(viewer, ContactSheet.ofFilm(film, receipt), contacts);
                     others.add(new ForRecipient.Other(contacts.getFileName().toString(), WORDS.say("contactSheet")));

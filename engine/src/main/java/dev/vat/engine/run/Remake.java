@@ -61,6 +61,9 @@ public final class Remake {
         Receipt receipt = ReceiptFile.read(ReceiptFile.of(file));
         RunFile made = plan.files().stream().filter(f -> f.target().equals(receipt.target())).findFirst()
                 .orElseThrow(() -> new IOException(WORDS.say("thePlanThatMadeKnowsNothing", file.getFileName(), receipt.target())));
+        if (made.isSound()) {
+            throw new IOException(WORDS.say("soundIsMadeWhole", file.getFileName()));
+        }
         if (!Durable.sha256(file).equals(receipt.sha256())) {
             throw new IOException(WORDS.say("wasChangedSinceItWasMade", file.getFileName()));
         }

@@ -4,7 +4,6 @@ import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Look;
-import dev.vat.core.delivery.LoudnessTarget;
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.Treatment;
@@ -92,7 +91,9 @@ public final class RunPlanner {
         }).toList();
         List<RunFile> files = new ArrayList<>();
         for (Deliverable deliverable : project.deliverablesOn()) {
-            files.addAll(files(project, programme, deliverable, sound));
+            List<RunFile> pictures = files(project, programme, deliverable, sound);
+            files.addAll(pictures);
+            files.addAll(SoundFiles.beside(pictures.getFirst(), deliverable, programme, sound));
         }
         return new RunPlan(RunPlan.VERSION, newId(), clock.instant().toString(), VatVersion.current(), library,
                 project.name(), programme.reel().name(), rate, rateOrigin, shape.size(), shape.pixelAspect(),
@@ -153,17 +154,10 @@ public final class RunPlanner {
         Expectation expected = Expectation.of(settings, frames, rate, frame.size(), frame.pixelAspect(), sound)
                 .withTimecode(programme.start(rate).orElse(null))
                 .withMastering(settings.statesMastering() ? deliverable.mastering() : null);
-        if (deliverable.loudness() != null && expected.sound() != null) {
-            LoudnessTarget wish = deliverable.loudness();
-            expected = expected.withLevel(new Expectation.Level(wish.integrated(), wish.integrated(), wish.mostPeak(),
-                    ReelSound.samples(reelRate(programme), programme.plan().programmeStart()),
-                    ReelSound.samples(reelRate(programme), programme.plan().programmeEnd()), sound.channels()));
+        if (expected.sound() != null) {
+            expected = expected.withLevel(SoundFiles.level(deliverable.loudness(), programme, sound));
         }
         return settings.container().isFolder() ? expected.withStills(stills(fileName, deliverable, settings, programme, rate)) : expected;
-    }
-
-    private static Rate reelRate(ResolvedReel programme) {
-        return programme.rate().orElseThrow();
     }
 
     /** With the fingerprint of its text, so that another table under the same name is noticed. */

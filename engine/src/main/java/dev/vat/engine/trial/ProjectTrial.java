@@ -55,7 +55,8 @@ public final class ProjectTrial {
         RunPlan plan = RunPlanner.ofSystem().plan(project.withDeliverables(variants), programme, Path.of("trial"), clips, RunPlan.CHOSEN,
                 library);
         // Neither names nor what was said yes to changes a bit.
-        return new ProjectTrial(project.withDeliverables(variants), plan);
+        return new ProjectTrial(project.withDeliverables(variants),
+                plan.withFiles(plan.files().stream().filter(f -> !f.isSound()).toList()));
     }
 
     public RunPlan plan() {

@@ -18,14 +18,17 @@ import dev.vat.core.reel.BarPattern;
 import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.sound.SoundLayout;
 import dev.vat.core.resolved.ResolvedReel;
+import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Sequence;
 import dev.vat.core.sound.SoundTracks;
 import dev.vat.core.time.Rate;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
+import dev.vat.engine.proof.ReceiptSchema;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.media.lib.FileBytes;
 import dev.vat.media.lib.MediaLibrary;
@@ -158,6 +161,37 @@ class LoudnessRunTest {
                 DeliverableEdits.follow("archive-ffv1", d -> d.withTracks(SoundTracks.parse("1 | 2 | 3")))), "sh010_archive.mkv");
         assertThat(three.loudness().integrated()).isCloseTo(-23, within(.1));
         assertThat(three.planned().level().channels()).isEqualTo(6);
+    }
+
+    /** WAV files beside frames and beside a movie: brought to one loudness together, each with its own in its head, and the start. */
+    @Test
+    void soundFilesGoBesideThePictures() throws Exception {
+        RunPlan plan = plan(tone(-30, 0), List.of("frames-dpx", "edit-prores-hq"), loudness("frames-dpx", LoudnessTarget.EBU_R128),
+                loudness("edit-prores-hq", LoudnessTarget.EBU_R128),
+                DeliverableEdits.follow("frames-dpx", d -> d.withSoundFiles(SoundTracks.MONO)),
+                DeliverableEdits.follow("edit-prores-hq", d -> d.withSoundFiles(SoundTracks.TOGETHER)),
+                ReelEdits.setStart("10:00:00:00"));
+        assertThat(plan.files()).extracting(RunFile::fileName).containsExactly("sh010_dpx", "sh010_dpx_L.wav", "sh010_dpx_R.wav",
+                "sh010_edit.mov", "sh010_edit.wav");
+        Receipt left = made(plan, "sh010_dpx_L.wav");
+        assertThat(left.loudness().integrated()).as("half the power").isCloseTo(-26, within(.1));
+        assertThat(left.found().timecode()).isEqualTo("10:00:00:00");
+        assertThat(left.sources()).isEmpty();
+        Path both = folder.resolve("out/sh010_edit.wav");
+        assertThat(ReceiptFile.read(ReceiptFile.of(both)).loudness().integrated()).isCloseTo(-23, within(.1));
+        assertThat(ReceiptFile.read(ReceiptFile.of(both)).found().sound().seconds()).isEqualTo(Rational.of(SECONDS));
+        assertThat(Reproof.of(both).reasons()).isEmpty();
+        assertThat(ReceiptSchema.faults(ReceiptFile.of(both))).isEmpty();
+        byte[] data = Files.readAllBytes(both);
+        data[data.length - 5] ^= 1;
+        Files.write(both, data);
+        assertThat(Reproof.of(both).reasons()).last().isEqualTo("the sound isn't the one of the receipt from 3 s to 4 s");
+        // Its head says another moment than the receipt.
+        Path right = folder.resolve("out/sh010_dpx_R.wav");
+        byte[] moved = Files.readAllBytes(right);
+        moved[20 + 338] ^= 1;
+        Files.write(right, moved);
+        assertThat(Reproof.of(right).reasons()).anyMatch(r -> r.contains("samples since midnight"));
     }
 
     /** A changed sample of sound is told as sound, with its second; nothing is said against the pictures. */

@@ -61,6 +61,8 @@ public final class LoudnessMeter extends OutputStream {
     private double integrated = GATE;
     private double range;
     private double peak;
+    private double momentary = GATE;
+    private double shortTerm = GATE;
 
     private LoudnessMeter(int channels, long from, long to) {
         this.channels = channels;
@@ -193,6 +195,8 @@ public final class LoudnessMeter extends OutputStream {
         try {
             while (av_buffersink_get_frame(sink, out) >= 0) {
                 integrated = value(out, "lavfi.r128.I", integrated);
+                momentary = Math.max(momentary, value(out, "lavfi.r128.M", GATE));
+                shortTerm = Math.max(shortTerm, value(out, "lavfi.r128.S", GATE));
                 range = value(out, "lavfi.r128.LRA", range);
                 for (int channel = 0; channel < channels; channel++) {
                     peak = Math.max(peak, value(out, "lavfi.r128.true_peaks_ch" + channel, 0));
@@ -212,7 +216,8 @@ public final class LoudnessMeter extends OutputStream {
     }
 
     private Loudness found() {
-        return new Loudness(integrated <= GATE ? null : integrated, range, peak <= 0 ? null : 20 * Math.log10(peak));
+        return new Loudness(integrated <= GATE ? null : integrated, range, peak <= 0 ? null : 20 * Math.log10(peak),
+                momentary <= GATE ? null : momentary, shortTerm <= GATE ? null : shortTerm);
     }
 
     @Override

@@ -5,16 +5,19 @@ import static org.bytedeco.ffmpeg.global.avformat.av_find_best_stream;
 import static org.bytedeco.ffmpeg.global.avformat.av_read_frame;
 import static org.bytedeco.ffmpeg.global.avformat.avformat_close_input;
 import static org.bytedeco.ffmpeg.global.avutil.AVMEDIA_TYPE_AUDIO;
+import static org.bytedeco.ffmpeg.global.avutil.av_dict_get;
 
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.Av;
 import dev.vat.media.lib.MediaException;
 import java.nio.file.Path;
+import java.util.Optional;
 import org.bytedeco.ffmpeg.avcodec.AVCodec;
 import org.bytedeco.ffmpeg.avcodec.AVPacket;
 import org.bytedeco.ffmpeg.avformat.AVFormatContext;
 import org.bytedeco.ffmpeg.avformat.AVStream;
 import org.bytedeco.ffmpeg.avutil.AVDictionary;
+import org.bytedeco.ffmpeg.avutil.AVDictionaryEntry;
 import org.bytedeco.ffmpeg.avutil.AVRational;
 
 /** The packets of a file's first sound track, or of all of them, as they are. Belongs to one thread. */
@@ -45,6 +48,17 @@ public final class SoundPackets implements AutoCloseable {
 
     public AVStream stream() {
         return stream;
+    }
+
+    /** What the library calls the kind of file. */
+    public String format() {
+        return Av.string(context.iformat().name(), "unknown");
+    }
+
+    /** What the file says of itself under a name of the library's. */
+    public Optional<String> metadata(String name) {
+        AVDictionaryEntry entry = av_dict_get(context.metadata(), name, null, 0);
+        return entry == null || entry.isNull() ? Optional.empty() : Optional.of(Av.string(entry.value(), ""));
     }
 
     public AVRational timeBase() {

@@ -19,8 +19,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /**
  * The signals of EBU Tech 3341 and Tech 3342 that can be made from their description: tones of 1 kHz at levels below full scale, and
- * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 9 to 14 are about
- * momentary and short-term values, which Vat doesn't state, and cases 20 to 23 need a synthesis that the text leaves open.
+ * tones for true peaks. Those cut from programmes (3341 cases 7 and 8, 3342 cases 5 and 6) are recordings, cases 10, 11,
+ * 13 and 14 take the same tones at other moments, and cases 20 to 23 need a synthesis that the text leaves open.
  */
 @Tag("slow")
 class EbuSignalsTest {
@@ -60,6 +60,16 @@ class EbuSignalsTest {
             lengths[i] = Double.parseDouble(second[i]);
         }
         return tones(both, lengths);
+    }
+
+    /** Cases 9 and 12: as long together as the window is, they are as loud in each. */
+    @Test
+    void shortTermAndMomentaryLoudness() throws IOException {
+        assertThat(stereo("-20 -30 -20 -30 -20 -30 -20 -30 -20 -30", "1.34 1.66 1.34 1.66 1.34 1.66 1.34 1.66 1.34 1.66").shortTerm())
+                .isCloseTo(-23, within(.1));
+        String levels = "-20 -30 ".repeat(25).strip();
+        String seconds = "0.18 0.22 ".repeat(25).strip();
+        assertThat(stereo(levels, seconds).momentary()).isCloseTo(-23, within(.1));
     }
 
     @ParameterizedTest(name = "Tech 3341 case {0}")

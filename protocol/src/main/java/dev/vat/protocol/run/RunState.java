@@ -97,7 +97,7 @@ public final class RunState {
 
     /** Of the file that lacks most; empty if all are delivered. */
     public Optional<Reached> reached(RunPlan plan) {
-        return files(plan).stream().filter(f -> !delivered.containsKey(f.target()))
+        return files(plan).stream().filter(f -> !f.isSound() && !delivered.containsKey(f.target()))
                 .map(f -> new Reached(closed(f.target()).stream().mapToLong(JournalEntry.PartClosed::frames).sum(), f.expected().frames()))
                 .min(Comparator.comparingDouble(r -> (double) r.frames() / r.of()));
     }

@@ -2,9 +2,15 @@ package dev.vat.worker.run;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.project.DeliverableEdits;
+import dev.vat.core.project.ReelEdits;
 import dev.vat.core.proof.Receipt;
+import dev.vat.core.reel.BarPattern;
+import dev.vat.core.reel.GeneratedItem;
 import dev.vat.core.run.RunFile;
 import dev.vat.core.run.RunPlan;
+import dev.vat.core.sound.SoundTracks;
+import dev.vat.core.time.Rational;
 import dev.vat.engine.KiteFrames;
 import dev.vat.engine.TestPlaces;
 import dev.vat.engine.run.Run;
@@ -147,11 +153,13 @@ class DisturbedRunTest {
     @Test
     void endedEarlyARunMakesWholeShorterFiles() throws Exception {
         KiteFrames.png(frames, "kite", 1, 900, false);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "frames-png", "web-h264"));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "frames-png", "web-h264"),
+                ReelEdits.addDrawn(1, new GeneratedItem.Bars(BarPattern.BARS_75, -18, 50)),
+                DeliverableEdits.follow("frames-png", d -> d.withSoundFiles(SoundTracks.TOGETHER)));
         CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
         Run.Outcome outcome;
         try (Run run = Run.start(plan, places, p -> {
-            if (p.files().stream().allMatch(f -> f.done() > 110)) {
+            if (p.files().stream().allMatch(f -> f.done() > 110 || f.target().contains("sound"))) {
                 pastOnePart.complete(null);
             }
         })) {
@@ -166,17 +174,24 @@ class DisturbedRunTest {
         for (var file : outcome.files()) {
             Receipt receipt = Reproof.of(Path.of(file.path())).receipt();
             assertThat(Reproof.of(Path.of(file.path())).reasons()).isEmpty();
-            assertThat(receipt.planned().frames()).isEqualTo(receipt.found().frames()).isEqualTo(frames);
-            assertThat(receipt.notes()).contains("ended early by hand: the first " + frames + " of 900 frames");
-            assertThat(receipt.sources().getFirst().last()).isEqualTo(frames);
+            assertThat(receipt.notes()).contains("ended early by hand: the first " + frames + " of 950 frames");
+            if (receipt.isSound()) {
+                assertThat(receipt.found().sound().seconds()).isEqualTo(Rational.of(frames, 25));
+            } else {
+                assertThat(receipt.planned().frames()).isEqualTo(receipt.found().frames()).isEqualTo(frames);
+                assertThat(receipt.sources().getFirst().last()).isEqualTo(frames);
+            }
         }
+        assertThat(outcome.files()).hasSize(4);
     }
 
     /** Wanted from a run that was stopped: what is closed makes a file, what isn't stays unmade. */
     @Test
     void whatAStoppedRunHasClosedMakesAFile() throws Exception {
         KiteFrames.png(frames, "kite", 1, 600, false);
-        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"));
+        RunPlan plan = KiteFrames.plan(frames, out, List.of("edit-prores-hq", "web-h264"),
+                ReelEdits.addDrawn(1, new GeneratedItem.Bars(BarPattern.BARS_75, -18, 50)),
+                DeliverableEdits.follow("web-h264", d -> d.withSoundFiles(SoundTracks.TOGETHER)));
         CompletableFuture<Void> pastOnePart = new CompletableFuture<>();
         RunHome home;
         try (Run run = Run.start(plan, places, p -> {
@@ -194,7 +209,8 @@ class DisturbedRunTest {
         try (Run run = Run.endEarly(home, places, _ -> {})) {
             Run.Outcome outcome = run.outcome().get(300, TimeUnit.SECONDS);
             assertThat(outcome.files()).extracting(f -> f.target() + " " + f.stage() + " " + f.frames())
-                    .containsExactlyInAnyOrder("edit-prores-hq DELIVERED " + closed, "web-h264 STOPPED 600");
+                    .containsExactlyInAnyOrder("edit-prores-hq DELIVERED " + closed, "web-h264 STOPPED 650",
+                            "web-h264-sound-1 STOPPED 650");
         }
         assertThat(closed).isGreaterThanOrEqualTo(200).isLessThan(600).isEqualTo(closed / 100 * 100);
     }

@@ -1,19 +1,12 @@
 package dev.vat.worker.proof;
 
-import dev.vat.core.burnin.BurnIn;
-import dev.vat.core.delivery.ColourCoding;
-import dev.vat.core.delivery.Frame;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.SoundCodec;
-import dev.vat.core.delivery.RoughForecast;
-import dev.vat.core.picture.AlphaKind;
-import dev.vat.core.picture.ColourReading;
-import dev.vat.core.picture.FieldReading;
 import dev.vat.core.opinion.SecondOpinion;
-import dev.vat.core.picture.Standing;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.proof.FileFacts;
+import dev.vat.core.proof.Loudness;
 import dev.vat.core.proof.RateLines;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.recipe.Recipes;
@@ -29,6 +22,7 @@ import dev.vat.media.lib.MediaLibrary;
 import dev.vat.media.lib.FileBytes;
 import dev.vat.media.proof.MovieProof;
 import dev.vat.media.proof.StillsProof;
+import dev.vat.media.proof.WaveProof;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -39,7 +33,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.LongPredicate;
-import java.util.stream.Collectors;
 
 /**
  * The final proof of a joined file: opened anew and decoded whole; every frame must be the one that the inline check saw,
@@ -50,7 +43,6 @@ public final class FileProof {
     private static final Words WORDS = Words.of(FileProof.class);
 
     private static final int MOST_WORST = 10;
-    /** As much of a still as says what it is. */
 
     private FileProof() {}
 
@@ -68,28 +60,28 @@ public final class FileProof {
         MovieProof.Result found = null;
         Comparison comparison = null;
         try {
-            found = file.isFolder() ? StillsProof.prove(joined, file.expected(), goOn)
-                    : MovieProof.prove(joined, file.expected(), goOn);
+            found = found(file.expected(), joined, goOn);
             facts = found.facts();
             comparison = Comparison.of(file.expected(), facts, found.loudness())
                     .with(RateLines.of(file.expected().bits(), found.bits(), quality(plan, file, planned)))
                     .with(packets(file, packed, found.packed()))
-                    .with(opinion(file.expected(), joined));
+                    .with(opinion(file.expected(), joined, found.loudness()));
             comparison.disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedWasFound", l.name(), l.planned(), l.found())));
             frames(planned, found.crcs(), reasons);
         } catch (MediaException e) {
             reasons.add(WORDS.say("theFinishedFileCantBeRead", e.getMessage()));
         }
-        List<String> notes = notes(plan, file, joined);
+        List<String> notes = ReceiptNotes.of(plan, file, joined);
         second.join().forEach(r -> (r.agrees() ? notes : reasons).add(r.words()));
         return new Receipt(Receipt.VERSION, file.deliveredName(), Instant.now().toString(), plan.vat(), MediaLibrary.version(), plan.run(),
                 plan.project(), plan.reel(), file.target(), file.title(), reasons.isEmpty(), reasons,
-                null, plan.rate(), plan.rateOrigin(), sources(plan, file), StandIns.of(plan, reelFrames(plan, file)), file.expected(),
+                null, plan.rate(), plan.rateOrigin(), file.isSound() ? List.of() : sources(plan, file),
+                file.isSound() ? List.of() : StandIns.of(plan, reelFrames(plan, file)), file.expected(),
                 facts, comparison,
                 quality(plan, file, planned), notes,
                 parts, Durable.sha256(joined), planned,
-                plan.sources().stream().mapToInt(RunSource::lossyPasses).max().orElse(0)
+                file.isSound() ? 0 : plan.sources().stream().mapToInt(RunSource::lossyPasses).max().orElse(0)
                         + (file.codecInCatalogue().isLossy() ? 1 : 0),
                 file.treatment().draft(), found == null ? List.of() : found.spacing(), found == null ? null : found.loudness(),
                 Files.isDirectory(joined) ? null : Durable.prints(joined), found == null ? List.of() : found.soundSeconds());
@@ -105,8 +97,14 @@ public final class FileProof {
                         packed.equals(found)));
     }
 
-    /** What readers of our own find in the file. */
-    static List<Comparison.Line> opinion(Expectation planned, Path file) throws IOException {
+    /** What the media library finds in it. */
+    static MovieProof.Result found(Expectation planned, Path file, LongPredicate goOn) throws IOException {
+        return planned.container().isSoundAlone() ? WaveProof.prove(file, planned)
+                : planned.stills() == null ? MovieProof.prove(file, planned, goOn) : StillsProof.prove(file, planned, goOn);
+    }
+
+    /** What readers of our own find in the file. @param heard how loud it is, or null where there is no sound */
+    static List<Comparison.Line> opinion(Expectation planned, Path file, Loudness heard) throws IOException {
         if (planned.stills() != null) {
             long last = planned.frames() - 1;
             Path still = Files.isDirectory(file) ? StillsWriter.file(file, planned.stills(), last) : file;
@@ -115,7 +113,11 @@ public final class FileProof {
             }
         }
         try (FileBytes bytes = FileBytes.of(file)) {
-            return SecondOpinion.of(planned, bytes);
+            List<Comparison.Line> lines = new ArrayList<>(SecondOpinion.of(planned, bytes));
+            if (planned.container().isSoundAlone()) {
+                lines.addAll(SecondOpinion.ofLoudness(bytes, heard));
+            }
+            return lines;
         }
     }
 
@@ -132,7 +134,7 @@ public final class FileProof {
     }
 
     /** Reel frames that the file holds: fewer than the plan's where it ended early. */
-    private static long reelFrames(RunPlan plan, RunFile file) {
+    static long reelFrames(RunPlan plan, RunFile file) {
         return Math.min(plan.frames(), file.reelFrame(file.expected().frames()));
     }
 
@@ -181,94 +183,5 @@ public final class FileProof {
 
     private static String fileName(RunPlan plan, ReelFrame frame) {
         return Recipes.file(plan.sourceOf(frame), frame.wanted()).getFileName().toString();
-    }
-
-    private static List<String> notes(RunPlan plan, RunFile file, Path joined) throws IOException {
-        List<String> notes = new ArrayList<>();
-        long bytes = Durable.size(joined);
-        if (file.forecast() != null && !file.forecast().holds(bytes)) {
-            notes.add(WORDS.say("thanWasForecast",
-                    RoughForecast.bytes(bytes) + (bytes < file.forecast().lowBytes() ? WORDS.say("less") : WORDS.say("more")),
-                    file.forecast()));
-        }
-        notes.add(WORDS.say("rate", plan.rate().label(), plan.rateOrigin()));
-        if (reelFrames(plan, file) < plan.frames()) {
-            notes.add(WORDS.say("endedEarlyByHandTheFirst", reelFrames(plan, file), plan.frames()));
-        }
-        if (plan.remade() != null && plan.remade().frames().isEmpty()) {
-            notes.add(WORDS.say("soundLaidAnewThePictures", Path.of(plan.remade().file()).getFileName(), plan.remade().sha256()));
-        } else if (plan.remade() != null) {
-            notes.add(WORDS.say("madeAnewOfSHA256FramesChanged", Path.of(plan.remade().file()).getFileName(), plan.remade().sha256(),
-                    plan.remade().frames(), plan.remade().taken().size(), file.parts().size()));
-        }
-        boolean transparent = plan.sources().stream().anyMatch(s -> s.picture().alpha().carriesTransparency());
-        if (file.expected().alphaBits() == 0 && transparent && !file.treatment().isMatte()) {
-            notes.add(WORDS.say("transparentPlacesFlattened", file.treatment().ground().words()));
-        }
-        if (file.expected().alphaBits() > 0) {
-            notes.add(WORDS.say("alphaIsCodedInBitsFromBit",
-                    (file.treatment().colour().equals(ColourCoding.LINEAR) ? WORDS.say("premultiplied") : WORDS.say("straight")),
-                    file.expected().alphaBits(), file.expected().codedBits(), (transparent ? "" : WORDS.say("opaqueEverywhereItCarries"))));
-        }
-        if (plan.sources().stream().anyMatch(s -> s.picture().alpha() == AlphaKind.PREMULTIPLIED)) {
-            notes.add(WORDS.say("premultipliedAlphaOfThe"));
-        }
-        plan.sources().stream().filter(s -> s.picture().colour().kind() != ColourReading.Kind.DISPLAY)
-                .forEach(s -> notes.add(s.name() + ": " + s.picture().colour().describe()
-                        + (file.treatment().colour().isHighRange() ? "" : WORDS.say("rec709PrimariesClampedIn"))));
-        plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.DEINTERLACED)
-                .forEach(s -> notes.add(WORDS.say("deinterlacedTheMomentOf", s.name())));
-        plan.sources().stream().filter(s -> s.picture().fields() == FieldReading.EACH)
-                .forEach(s -> notes.add(WORDS.say("eachFieldAFrameOfItsOwn", s.name())));
-        plan.sources().stream().filter(s -> s.picture().standing() == Standing.STORED)
-                .forEach(s -> notes.add(WORDS.say("picturesAsStoredWhatever", s.name())));
-        plan.sources().stream().filter(s -> s.picture().layer() != null && !s.picture().layer().isEmpty())
-                .forEach(s -> notes.add(WORDS.say("layer", s.name(), s.picture().layer())));
-        int deepest = plan.sources().stream().mapToInt(RunSource::bits).max().orElse(8);
-        if (deepest > file.expected().codedBits()) {
-            notes.add(WORDS.say("bitSourceDitheredToBits", deepest, file.expected().codedBits()));
-        }
-        new Frame(file.expected().size(), file.expected().pixelAspect(), file.treatment().placement())
-                .describe(plan.size(), plan.pixelAspect())
-                .forEach(notes::add);
-        if (file.expected().light() != null && file.expected().mastering() == null) {
-            notes.add(WORDS.say("onWhichDisplay"));
-        }
-        if (file.treatment().scan().isInterlaced()) {
-            notes.add(WORDS.say("twoMomentsWovenIntoEach", file.treatment().scan().title()));
-        }
-        if (file.treatment().draft()) {
-            notes.add(WORDS.say("draftHalfSizeWhereTheCodec"));
-        }
-        if (file.words() != null && !file.words().burnIn().isNothing()) {
-            BurnIn burnIn = file.words().burnIn();
-            String lines = burnIn.lines().stream().map(l -> WORDS.say("atThe", l.words().text(), l.at().title()))
-                    .collect(Collectors.joining("; "));
-            notes.add(WORDS.say("writtenIntoThePictures", lines, (burnIn.watermark() == null ? ""
-                    : WORDS.say("theMark", (lines.isEmpty() ? "" : "; "), Path.of(burnIn.watermark().path()).getFileName())),
-                    (burnIn.face() == null ? "" : WORDS.say("setIn", Path.of(burnIn.face()).getFileName()))));
-        }
-        file.accepted().stream().sorted().forEach(id -> notes.add(WORDS.say("saidYesToAllTheSame", id)));
-        if (file.treatment().isMatte()) {
-            notes.add(WORDS.say("theMatteOfTheFileBeside"));
-        }
-        if (file.treatment().look() != null) {
-            notes.add(WORDS.say("lookOnDisplayCodesInterpolated", file.treatment().look().name(), file.treatment().look().crc()));
-        }
-        if (file.treatment().colour().isHighRange() || file.treatment().colour().equals(ColourCoding.REC2020)) {
-            notes.add(file.treatment().colour().describe());
-        }
-        Expectation.Level level = file.expected().level();
-        if (level != null && level.integrated() < level.wanted() - .05) {
-            notes.add(WORDS.say("loudnessLUFSWereWantedTrue", Words.decimal(level.wanted(), 1), Words.decimal(level.mostPeak(), 1),
-                    Words.decimal(level.integrated(), 1)));
-        }
-        if (plan.sound() != null && !plan.sound().pieces().isEmpty()) {
-            notes.add(WORDS.say("soundOfAt48KHzAsLongAsThe",
-                    plan.sound().pieces().stream().map(p -> Path.of(p.path()).getFileName().toString()).distinct()
-                            .collect(Collectors.joining(", ")),
-                    plan.sound().layout()));
-        }
-        return notes;
     }
 }

@@ -81,6 +81,9 @@ public final class ProofSheet {
     private static Content content(Receipt receipt, Path file) {
         Map<Receipt.Worst, BufferedImage> worst = new LinkedHashMap<>();
         Map<Long, BufferedImage> contacts = new LinkedHashMap<>();
+        if (receipt.isSound()) {
+            return new Content(receipt, worst, contacts);
+        }
         try (SmallPictures pictures = new SmallPictures(file, receipt.planned(), WIDTH)) {
             long frames = receipt.planned().frames();
             LongStream.range(0, Math.min(CONTACTS, frames)).map(i -> i * frames / Math.min(CONTACTS, frames))

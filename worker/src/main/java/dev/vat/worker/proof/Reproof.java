@@ -8,7 +8,6 @@ import dev.vat.core.time.FrameSet;
 import dev.vat.core.words.Words;
 import dev.vat.media.lib.MediaException;
 import dev.vat.media.proof.MovieProof;
-import dev.vat.media.proof.StillsProof;
 import dev.vat.protocol.run.ReceiptFile;
 import dev.vat.protocol.storage.Durable;
 import java.io.IOException;
@@ -54,8 +53,7 @@ public final class Reproof {
         }
         int before = reasons.size();
         try {
-            MovieProof.Result found = receipt.planned().stills() == null ? MovieProof.prove(file, receipt.planned(), _ -> true)
-                    : StillsProof.prove(file, receipt.planned(), _ -> true);
+            MovieProof.Result found = FileProof.found(receipt.planned(), file, _ -> true);
             comparison(receipt, found, file).disagreements()
                     .forEach(l -> reasons.add(WORDS.say("wasPlannedIsFound", l.name(), l.planned(), l.found())));
             int tags = reasons.size();
@@ -79,7 +77,7 @@ public final class Reproof {
             return new Comparison(facts.lines().stream().filter(l -> asked.contains(l.name())).toList());
         }
         return facts.with(RateLines.of(receipt.planned().bits(), found.bits(), receipt.quality()))
-                .with(FileProof.opinion(receipt.planned(), file));
+                .with(FileProof.opinion(receipt.planned(), file, found.loudness()));
     }
 
     /** Which frames aren't the receipt's; where some are lost from the middle, the first that is gone. */

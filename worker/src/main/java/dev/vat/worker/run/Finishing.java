@@ -13,6 +13,8 @@ import dev.vat.core.sound.ChannelMap;
 import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.mux.Joining;
 import dev.vat.media.mux.Origin;
+import dev.vat.media.proof.WaveProof;
+import dev.vat.media.sound.BroadcastWave;
 import dev.vat.media.sound.LoudnessMeter;
 import dev.vat.media.sound.SoundMix;
 import dev.vat.media.sound.WovenSound;
@@ -75,6 +77,8 @@ final class Finishing {
         List<String> packed = List.of();
         if (file.isFolder()) {
             leaveOnlyPlanned(file, finished);
+        } else if (file.isSound()) {
+            packed = List.of(write(file, joined));
         } else {
             packed = join(file, parts, work, joined);
         }
@@ -108,6 +112,19 @@ final class Finishing {
                 sound(file));
         Durable.sync(joined);
         return packed;
+    }
+
+    /** Sound alone, with how loud it is in its head. @return fingerprint of its samples */
+    private String write(RunFile file, Path into) throws IOException {
+        Expectation expected = file.expected();
+        String print = BroadcastWave.write(sound(file),
+                new BroadcastWave.Head(plan.project() + ", " + plan.reel() + ": " + file.title(), VatVersion.NAME, plan.vat(),
+                        plan.run() + "/" + file.target(), plan.run(), Instant.parse(plan.made()),
+                        expected.timeReference() == null ? 0 : expected.timeReference()),
+                into);
+        BroadcastWave.state(WaveProof.loudness(into, expected), into);
+        Durable.sync(into);
+        return print;
     }
 
     private void prove(RunFile file, List<JournalEntry.PartClosed> parts, List<String> packed, Path joined) throws IOException {
@@ -148,7 +165,7 @@ final class Finishing {
         if (level == null || file.expected().sound() == null) {
             return file;
         }
-        Loudness found = measured(level, file.expected().shared());
+        Loudness found = measured(level, counting(file));
         if (found.integrated() == null) {
             return file.withExpected(file.expected().withLevel(null));
         }
@@ -171,6 +188,11 @@ final class Finishing {
         return found;
     }
 
+    /** The tracks whose channels count for how loud it is: of sound alone all of them, so that its files stay as loud as they were together. */
+    private static List<ChannelMap> counting(RunFile file) {
+        return file.isSound() ? List.of() : file.expected().shared();
+    }
+
     /** Channels, from 0, that none of a file's tracks has, and that nobody hears in it. */
     private BitSet left(List<ChannelMap> shared) {
         BitSet left = new BitSet();
@@ -191,7 +213,7 @@ final class Finishing {
             return null;
         }
         Expectation.Level level = file.expected().level();
-        double gain = level == null ? 0 : level.integrated() - measured(level, file.expected().shared()).integrated();
+        double gain = level == null ? 0 : level.integrated() - measured(level, counting(file)).integrated();
         Path mix = home.resolve(MIX);
         if (!Objects.equals(mixedAt, gain)) {
             SoundMix.write(plan.sound(), gain, mix);

@@ -36,6 +36,9 @@ final class PartialJoin {
         if (file.isFolder()) {
             throw new IOException(WORDS.say("numberedFramesLieInAsThey", RunHome.finished(plan, file)));
         }
+        if (file.isSound()) {
+            throw new IOException(WORDS.say("soundIsWrittenAtTheEnd"));
+        }
         List<Joining.Part> parts = new ArrayList<>();
         long reached = 0;
         for (JournalEntry.PartClosed part : state.closed(target)) {

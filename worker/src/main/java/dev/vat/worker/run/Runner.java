@@ -144,7 +144,9 @@ public final class Runner {
         List<OutputPipeline> bySize = new ArrayList<>(lanes);
         bySize.sort(Comparator.comparingLong(l -> l.progress().bytes()));
         for (OutputPipeline lane : bySize) {
-            if (lane.isComplete() && !gate.isStopped()) {
+            if (gate.endsEarly() && EarlyEnd.leavesBehind(lane, lanes)) {
+                progress.tell(RunProgress.with(lane.progress(), Stage.STOPPED, null));
+            } else if (lane.isComplete() && !gate.isStopped()) {
                 gate.holdUntil(lane.file().isFolder() ? 0 : lane.progress().bytes());
                 finish(finish, lane);
             }
@@ -229,12 +231,14 @@ public final class Runner {
                 progress.toReadLater(later);
                 read(plan, journal, rest.stream().filter(l -> together.contains(l.file())).toList());
             }
+            EarlyEnd.shortenSounds(made, journal);
             return;
         }
         for (OutputPipeline lane : rest) {
             journal.write(new JournalEntry.Trying(lane.file().target()));
             read(plan, journal, List.of(lane));
         }
+        EarlyEnd.shortenSounds(made, journal);
     }
 
     /** Reads the frames once that some of the files want. */
@@ -268,7 +272,7 @@ public final class Runner {
         }
         for (OutputPipeline lane : open) {
             if (gate.endsEarly() && failure == null) {
-                shorten(lane, next, journal);
+                EarlyEnd.shorten(lane, next, journal);
             }
             lane.end();
         }
@@ -281,14 +285,5 @@ public final class Runner {
             }
         }
         progress.report(true);
-    }
-
-    /** What was read of a file is all that it is to have; where nothing was, or only for the first of two passes, it stays unmade. */
-    private static void shorten(OutputPipeline lane, long next, Journal journal) throws IOException {
-        long frames = lane.reach(next);
-        if (!lane.isFirstPass() && frames > 0 && frames < lane.file().expected().frames()) {
-            journal.write(new JournalEntry.Shortened(lane.file().target(), frames));
-            lane.shorten(frames);
-        }
     }
 }
