@@ -6,8 +6,6 @@ import static org.assertj.core.api.Assertions.within;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
-import dev.vat.core.delivery.Effort;
-import dev.vat.core.delivery.Framing;
 import dev.vat.core.delivery.Settings;
 import dev.vat.core.delivery.SoundCodec;
 import dev.vat.core.delivery.Treatment;
@@ -115,8 +113,7 @@ class SoundOutTest {
     @MethodSource("pairs")
     void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
         int channels = codec == SoundCodec.AC3 ? 6 : 2;
-        Settings settings = new Settings(picture(container), container, picture(container).usualControl(), false,
-                Framing.FOLLOWS, codec, SoundTracks.TOGETHER, null, 0, Effort.NORMAL, null);
+        Settings settings = Settings.of(picture(container), container);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
         ReelSound sound = new ReelSound(channels, "stereo", samples,

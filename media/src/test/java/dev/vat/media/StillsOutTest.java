@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import dev.vat.core.container.DpxHeader;
 import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Compression;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.RateControl;
 import dev.vat.core.delivery.Settings;
@@ -48,15 +49,18 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** Numbered stills in every format of the catalogue: made in two ranges, read back strictly, and by Vat's own In as any source. */
-class StillsOutTest {
+public class StillsOutTest {
 
     private static final Size SIZE = Size.of(97, 54);
 
     @TempDir
     Path folder;
 
-    static Stream<Codec> codecs() {
-        return Catalogue.codecs().stream().filter(c -> c.containers().contains(Container.FRAMES));
+    /** Each codec as it usually is, and in every other way to pack it. */
+    public static Stream<Settings> settings() {
+        return Catalogue.codecs().stream().filter(c -> c.containers().contains(Container.FRAMES))
+                .map(c -> Settings.of(c, Container.FRAMES)).flatMap(s -> s.compression() == null ? Stream.of(s)
+                        : s.codec().compressions().stream().map(s::withCompression));
     }
 
     private static Picture working(Codec codec, int frame) {
@@ -72,13 +76,13 @@ class StillsOutTest {
     }
 
     @ParameterizedTest
-    @MethodSource("codecs")
-    void stillsAreWrittenNumberedAndReadBack(Codec codec) throws IOException {
-        Settings settings = Settings.of(codec, Container.FRAMES);
+    @MethodSource("settings")
+    void stillsAreWrittenNumberedAndReadBack(Settings settings) throws IOException {
+        Codec codec = settings.codec();
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         Expectation asked = Expectation.of(settings, 5, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
                 .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1001,
-                        codec.statesLabel(Rate.FPS_25) ? "10:00:00:23" : null));
+                        codec.statesLabel(Rate.FPS_25) ? "10:00:00:23" : null, settings.compression()));
         List<FrameProof> proofs = new ArrayList<>();
         for (int first : new int[] {0, 3}) {
             try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
@@ -103,6 +107,11 @@ class StillsOutTest {
             assertThat(SecondOpinion.ofStill(asked, last, 4)).isNotEmpty().allMatch(Comparison.Line::agrees);
             assertThat(otherwise(SecondOpinion.ofStill(asked, last, 3))).as("as if it were the frame before")
                     .hasSize(codec.statesLabel(Rate.FPS_25) ? codec.reportedName().equals("dpx") ? 2 : 1 : 0);
+            for (Compression other : codec.compressions()) {
+                Expectation.Stills how = asked.stills();
+                assertThat(otherwise(SecondOpinion.ofStill(asked.withStills(new Expectation.Stills(how.names(), how.first(), how.label(),
+                        other)), last, 4))).hasSize(other == settings.compression() ? 0 : 1);
+            }
             Expectation wider = Expectation.of(settings, 5, Rate.FPS_25, Size.of(SIZE.width() + 2, SIZE.height()), PixelAspect.SQUARE, null)
                     .withStills(asked.stills());
             assertThat(otherwise(SecondOpinion.ofStill(wider, last, 4))).singleElement().asString().startsWith("size, by ");

@@ -87,7 +87,7 @@ public final class ExrHead {
         StillFacts facts = new StillFacts(size, bits, alpha, aspect == 1 ? PixelAspect.SQUARE : PixelAspect.parse(Float.toString(aspect)));
         Rate stated = attributes.containsKey(RATE) ? rate(attributes.get(RATE).cursor()) : null;
         Timecode label = attributes.containsKey(LABEL) ? LabelDigits.parse(attributes.get(LABEL).cursor().s32(), rate) : null;
-        return facts.withTime(stated, label);
+        return facts.withTime(stated, label).withCompression(required("compression").cursor().u8());
     }
 
     private static Rate rate(Cursor value) {

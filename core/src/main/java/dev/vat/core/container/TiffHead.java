@@ -3,6 +3,8 @@ package dev.vat.core.container;
 import dev.vat.core.picture.Size;
 import dev.vat.core.words.Words;
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.ByteOrder;
 import java.util.HashMap;
 import java.util.Map;
 
@@ -18,6 +20,9 @@ public final class TiffHead {
     private static final int WIDTH = 256;
     private static final int HEIGHT = 257;
     private static final int BITS = 258;
+    private static final int COMPRESSION = 259;
+    private static final int OLD_DEFLATE = 32_946;
+    private static final int DEFLATE = 8;
     private static final int PHOTOMETRIC = 262;
     private static final int SAMPLES = 277;
     private static final int EXTRA = 338;
@@ -53,7 +58,25 @@ public final class TiffHead {
             throw new Malformed(WORDS.say("noColours", samples));
         }
         int bits = values.getOrDefault(BITS, 1L).intValue();
-        return new StillFacts(Size.of(required(values, WIDTH), required(values, HEIGHT)), bits, alpha ? bits : 0, null);
+        return new StillFacts(Size.of(required(values, WIDTH), required(values, HEIGHT)), bits, alpha ? bits : 0, null)
+                .withCompression(values.getOrDefault(COMPRESSION, 1L).intValue());
+    }
+
+    /**
+     * The same with Deflate under the number that Adobe registered for it (TIFF Technical Note on Photoshop 3.0), where it stands under the
+     * older one, which some readers don't know.
+     */
+    public static byte[] withRegisteredDeflate(byte[] still) {
+        ByteBuffer all = ByteBuffer.wrap(still.clone());
+        all.order(all.getShort(0) == LITTLE ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
+        int directory = all.getInt(4);
+        for (int i = 0; i < all.getShort(directory); i++) {
+            int entry = directory + 2 + i * ENTRY;
+            if (all.getShort(entry) == COMPRESSION && (all.getShort(entry + 8) & 0xffff) == OLD_DEFLATE) {
+                all.putShort(entry + 8, (short) DEFLATE);
+            }
+        }
+        return all.array();
     }
 
     private static int required(Map<Integer, Long> values, int tag) throws Malformed {

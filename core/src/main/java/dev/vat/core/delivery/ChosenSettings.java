@@ -27,8 +27,8 @@ final class ChosenSettings {
                 kept ? chosen.sound() : usual, tracks(chosen, wanted, stands),
                 coding,
                 chosen.loops() == null ? wanted.loops() : chosen.loops(),
-                chosen.effort() == null ? wanted.effort() : chosen.effort(), used.mayChooseGroup() ? chosen.group() : null)
-                .withIndexInFront(wanted.indexInFront());
+                chosen.effort() == null ? wanted.effort() : chosen.effort(), used.mayChooseGroup() ? chosen.group() : null, null)
+                .withIndexInFront(wanted.indexInFront()).withCompression(chosen.compression());
     }
 
     /** One track where the container has no more. */

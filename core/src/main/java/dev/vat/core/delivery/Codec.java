@@ -144,6 +144,11 @@ public final class Codec {
         return b.effort;
     }
 
+    /** How its stills may be packed, the usual first; empty where there is nothing to choose. */
+    public List<Compression> compressions() {
+        return b.compressions;
+    }
+
     public boolean everyFrameStandsAlone() {
         return b.groupSeconds == 0;
     }

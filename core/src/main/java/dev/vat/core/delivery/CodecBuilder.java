@@ -33,6 +33,7 @@ final class CodecBuilder {
     Set<Container> squareIn = Set.of();
     Set<Container> rangeUnstatedIn = Set.of();
     ColourCoding ownColour;
+    List<Compression> compressions = List.of();
     Set<Scan> interlaced = Set.of();
     Set<Container> wholeIn = Set.of();
     Scan alwaysCalled;
@@ -174,6 +175,12 @@ final class CodecBuilder {
 
     CodecBuilder colour(ColourCoding own) {
         ownColour = own;
+        return this;
+    }
+
+    /** @param offered the usual first */
+    CodecBuilder compressed(List<Compression> offered) {
+        compressions = offered;
         return this;
     }
 

@@ -36,6 +36,7 @@ import java.util.function.Consumer;
  * @param flatten what shows through where the source is transparent, if the codec carries no alpha
  * @param loops how often a moving still is played, 0 for ever, or null for the target's
  * @param effort chosen in place of the target's, or null
+ * @param compression of stills, chosen in place of what is usual, or null
  * @param group seconds from one self-contained frame to the next, chosen in place of what is usual, or null
  * @param firstNumber of numbered frames, or null to follow the source
  * @param matte whether alpha goes into a second file beside this one, which is flattened
@@ -52,7 +53,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
         LoudnessTarget loudness, String colour, MasteringDisplay mastering,
         Look look, Ground flatten,
         Integer loops,
-        Effort effort, Rational group, Long firstNumber,
+        Effort effort, Compression compression, Rational group, Long firstNumber,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean matte, boolean cropToGrid,
         BurnIn burnIn, @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean clean,
         @JsonInclude(JsonInclude.Include.NON_DEFAULT) boolean draft, @JsonInclude(JsonInclude.Include.NON_EMPTY) Set<String> accepted,
@@ -67,7 +68,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
 
     public static Deliverable of(Target target) {
         return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, null, null,
-                Ground.BLACK,
+                Ground.BLACK, null,
                 null,
                 null,
                 null, null, false, false, null, false, false, Set.of(), null, Map.of());
@@ -153,6 +154,12 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param other null for the target's */
     public Deliverable withEffort(Effort other) {
         return with(d -> d.effort = other == targetInCatalogue().settings().effort() ? null : other);
+    }
+
+    /** @param other null for what is usual @throws IllegalArgumentException if the codec doesn't offer it */
+    public Deliverable withCompression(Compression other) {
+        refuse(other == null ? Optional.empty() : Legality.against(codecInUse(), other));
+        return with(d -> d.compression = codecInUse().compressions().indexOf(other) == 0 ? null : other);
     }
 
     /** @param seconds null for what is usual */

@@ -24,6 +24,7 @@ final class DeliverableDraft {
     Ground flatten;
     Integer loops;
     Effort effort;
+    Compression compression;
     Rational group;
     Long firstNumber;
     boolean matte;
@@ -52,6 +53,7 @@ final class DeliverableDraft {
         draft.flatten = d.flatten();
         draft.loops = d.loops();
         draft.effort = d.effort();
+        draft.compression = d.compression();
         draft.group = d.group();
         draft.firstNumber = d.firstNumber();
         draft.matte = d.matte();
@@ -69,8 +71,7 @@ final class DeliverableDraft {
         return new Deliverable(id, target, off, codec, container, control, framing, sound, tracks, soundFiles, loudness, colour, mastering,
                 look,
                 flatten,
-                loops, effort,
-                group,
+                loops, effort, compression, group,
                 firstNumber, matte, cropToGrid, burnIn, clean, draft, accepted, pass, extra);
     }
 }

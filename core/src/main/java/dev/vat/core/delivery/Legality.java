@@ -66,6 +66,14 @@ public final class Legality {
         return said ? Optional.empty() : Optional.of(WORDS.say("cantSayWhatItsColoursMean", container.title(), colour.title()));
     }
 
+    /** Why stills can't be packed in a way. */
+    public static Optional<String> against(Codec codec, Compression compression) {
+        return codec.compressions().contains(compression) ? Optional.empty()
+                : Optional.of(codec.compressions().isEmpty() ? WORDS.say("noCompression", codec.title())
+                        : WORDS.say("otherCompressions", codec.title(), compression.title(),
+                                codec.compressions().stream().map(Compression::id).collect(Collectors.joining(", "))));
+    }
+
     /** Why lines can't follow each other in a way. @param rate frames a second of the file */
     public static Optional<String> against(Codec codec, Container container, Scan scan, Rate rate) {
         if (!scan.isInterlaced()) {

@@ -38,6 +38,9 @@ final class NumberedStills {
         if (name.equals("png")) {
             entry.effort();
         }
+        if (name.equals("tiff")) {
+            entry.compressed(Compression.OF_TIFF);
+        }
         return entry.reports(name, "unknown").samples(Chroma.RGB, bits).alpha(alpha)
                 .colour(name.equals("png") ? ColourCoding.SCREEN : ColourCoding.RGB)
                 .in(Container.FRAMES).extension(extension)
@@ -47,7 +50,7 @@ final class NumberedStills {
 
     private static Codec exr(String id, String title, int bits, boolean alpha) {
         return Codec.named(id, title).reports("exr", "unknown").samples(Chroma.RGB, bits).alpha(alpha ? bits : 0)
-                .colour(ColourCoding.LINEAR)
+                .colour(ColourCoding.LINEAR).compressed(Compression.OF_EXR)
                 .in(Container.FRAMES)
                 .extension("exr").bitsPerPixel(6, 1.2 * bits * (alpha ? 4 : 3))
                 .plays(WORDS.say("opensInCompositingAndFinishing", (alpha ? WORDS.say("transparencyIncluded") : "."))).build();

@@ -13,22 +13,31 @@ import dev.vat.core.time.Rational;
  * @param tracks how its channels are shared out
  * @param effort time against bytes, where the encoder has the choice
  * @param group seconds from one self-contained frame to the next, or null for what is usual for the codec
+ * @param compression of stills, or null where their codec offers none
  * @param loops how often a moving still is played, 0 for ever; without meaning elsewhere
  * @param colour what samples mean, or null for what is usual for codec and size
  */
 public record Settings(Codec codec, Container container, RateControl control, boolean indexInFront, Framing framing, SoundCodec sound,
-        SoundTracks tracks, ColourCoding colour, int loops, Effort effort, Rational group) {
+        SoundTracks tracks, ColourCoding colour, int loops, Effort effort, Rational group, Compression compression) {
 
     /** The usual settings of a codec in a container. */
     public static Settings of(Codec codec, Container container) {
         return new Settings(codec, container, codec.usualControl(), false, Framing.FOLLOWS, SoundCodec.usualIn(container),
-                SoundTracks.TOGETHER, null, 0,
-                Effort.NORMAL,
-                null);
+                SoundTracks.TOGETHER, null, 0, Effort.NORMAL, null, usual(codec));
+    }
+
+    private static Compression usual(Codec codec) {
+        return codec.compressions().isEmpty() ? null : codec.compressions().getFirst();
+    }
+
+    /** @param other null for the usual; one that the codec doesn't offer is left */
+    public Settings withCompression(Compression other) {
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, effort, group,
+                codec.compressions().contains(other) ? other : usual(codec));
     }
 
     public Settings withControl(RateControl other) {
-        return new Settings(codec, container, other, indexInFront, framing, sound, tracks, colour, loops, effort, group);
+        return new Settings(codec, container, other, indexInFront, framing, sound, tracks, colour, loops, effort, group, compression);
     }
 
     /**
@@ -48,24 +57,24 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withFraming(Framing other) {
-        return new Settings(codec, container, control, indexInFront, other, sound, tracks, colour, loops, effort, group);
+        return new Settings(codec, container, control, indexInFront, other, sound, tracks, colour, loops, effort, group, compression);
     }
 
     public Settings withTracks(SoundTracks other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, other, colour, loops, effort, group);
+        return new Settings(codec, container, control, indexInFront, framing, sound, other, colour, loops, effort, group, compression);
     }
 
     public Settings withColour(ColourCoding other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, other, loops, effort, group);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, other, loops, effort, group, compression);
     }
 
     public Settings withEffort(Effort other) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, other, group);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, other, group, compression);
     }
 
     /** @param seconds null for what is usual */
     public Settings withGroup(Rational seconds) {
-        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, effort, seconds);
+        return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, effort, seconds, compression);
     }
 
     /** Frames from one self-contained frame to the next. @param rate of the file */
@@ -84,8 +93,6 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, tracks, colour, loops,
-                effort,
-                group);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, tracks, colour, loops, effort, group, compression);
     }
 }

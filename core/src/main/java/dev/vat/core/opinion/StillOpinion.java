@@ -9,6 +9,7 @@ import dev.vat.core.container.PngFile;
 import dev.vat.core.container.StillFacts;
 import dev.vat.core.container.TgaHead;
 import dev.vat.core.container.TiffHead;
+import dev.vat.core.delivery.Compression;
 import dev.vat.core.picture.PixelAspect;
 import dev.vat.core.proof.Comparison;
 import dev.vat.core.proof.Expectation;
@@ -63,6 +64,10 @@ final class StillOpinion {
             opinion.line(WORDS.say("transfer"), planned.transfer(), CodePoints.transfer(found.transfer()), CodePoints::sameTransfer);
         }
         opinion.line(WORDS.say("rate"), planned.rate(), found.rate());
+        Compression compression = planned.stills() == null ? null : planned.stills().compression();
+        if (compression != null) {
+            opinion.line(WORDS.say("compression"), compression.number(planned.codec()), found.compression());
+        }
         if (planned.codec().equals("exr")) {
             label(planned, found.label(), frame, opinion);
         }

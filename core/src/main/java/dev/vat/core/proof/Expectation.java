@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
 import dev.vat.core.delivery.Chroma;
 import dev.vat.core.delivery.Codec;
+import dev.vat.core.delivery.Compression;
 import dev.vat.core.delivery.ColourCoding;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.MasteringDisplay;
@@ -55,10 +56,17 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         tracks = tracks == null ? SoundTracks.TOGETHER : tracks;
     }
 
-    /** How numbered stills are named, the number of the first one, and its label where their format has a place for one, or null. */
-    public record Stills(SequencePattern names, long first, String label) {
+    /**
+     * How numbered stills are named, and what each says.
+     *
+     * @param first the number of the first one
+     * @param label of the first one where their format has a place for it, or null
+     * @param compression how they are packed, or null where nobody chose
+     */
+    public record Stills(SequencePattern names, long first, String label,
+            @JsonInclude(JsonInclude.Include.NON_NULL) Compression compression) {
         public Stills(SequencePattern names, long first) {
-            this(names, first, null);
+            this(names, first, null, null);
         }
     }
 

@@ -62,17 +62,29 @@ public final class EncoderOptions {
                     .putAll(Map.of("flags", "+qscale+bitexact", "global_quality", Integer.toString(118 * number(settings.control()))));
             case "png" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "3", "9"), "pred", "mixed"));
             case "qtrle" -> options.put("g", "1");
-            case "tiff" -> options.putAll(Map.of("flags", "+bitexact", "compression_algo", "packbits"));
+            case "tiff" -> options.putAll(Map.of("flags", "+bitexact", "compression_algo", compression(settings)));
             case "targa" -> options.put("rle", "1");
             case "gif" -> {}
             case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
             case "webp" -> webp(settings, options);
-            case "exr" -> options.putAll(Map.of("compression", "zip16", "format", codec.codedBits() == 32 ? "float" : "half"));
+            case "exr" -> options.putAll(Map.of("compression", compression(settings), "format", codec.codedBits() == 32 ? "float" : "half"));
             case "dpx" -> {}
             case "dvvideo", "utvideo", "v210", "rawvideo" -> {}
             default -> throw new IllegalArgumentException(WORDS.say("noEncoderSettingsFor", codec.id()));
         }
         return options;
+    }
+
+    private static String compression(Settings settings) {
+        return switch (settings.compression()) {
+            case NONE -> settings.codec().reportedName().equals("tiff") ? "raw" : "none";
+            case RLE -> "rle";
+            case ZIP_LINE -> "zip1";
+            case ZIP -> "zip16";
+            case PACKBITS -> "packbits";
+            case LZW -> "lzw";
+            case DEFLATE -> "deflate";
+        };
     }
 
     /**

@@ -1,5 +1,6 @@
 package dev.vat.core.setting;
 
+import dev.vat.core.delivery.Compression;
 import dev.vat.core.delivery.Deliverable;
 import dev.vat.core.delivery.Effort;
 import dev.vat.core.delivery.GroupLength;
@@ -62,6 +63,19 @@ final class FileSettings {
             .back(d -> d.withEffort(null))
             .option("--effort", "HOW", WORDS.say("timeAgainstBytesQuickNormal"), (_, d, text) -> d.withEffort(Effort.parse(text)));
 
+    private static final Setting COMPRESSION = Setting
+            .of("compression", Group.FORMAT, WORDS.say("compression"), WORDS.say("howStillsArePacked"))
+            .named(WORDS.say("theCompression"))
+            .showing((_, d) -> Optional.ofNullable(d.settings().compression()).map(Compression::title))
+            .absent(WORDS.say("noneToChoose"))
+            .where(d -> !d.settings().codec().compressions().isEmpty())
+            .chosen((_, d) -> d.settings().codec().compressions().stream()
+                    .map(c -> Choice.of("compression-" + c.id(), c.title(), c == d.settings().compression(), x -> x.withCompression(c)))
+                    .toList())
+            .back(d -> d.withCompression(null))
+            .option("--compression", "HOW", WORDS.say("howStillsArePacked2"),
+                    (_, d, text) -> d.withCompression(Compression.parse(text)));
+
     private static final Setting KEY_FRAMES = Setting.of("group", Group.FORMAT, WORDS.say("keyFrames"),
             WORDS.say("fromOneSelfContainedFrame"))
             .showing((view, d) -> d.settings().codec().everyFrameStandsAlone() ? Optional.empty() : Optional.of(group(view, d.settings())))
@@ -88,7 +102,7 @@ final class FileSettings {
             .typed((_, d) -> Integer.toString(d.settings().loops()), (_, d, text) -> loops(d, text)).back(d -> d.withLoops(null))
             .option("--loops", "N", WORDS.say("howOftenItIsPlayed0ForEver"), (_, d, text) -> loops(d, text));
 
-    static final List<Setting> ALL = List.of(LOUDNESS, TRACKS, SOUND_FILES, EFFORT, KEY_FRAMES, FIRST_NUMBER, LOOPS);
+    static final List<Setting> ALL = List.of(LOUDNESS, TRACKS, SOUND_FILES, EFFORT, COMPRESSION, KEY_FRAMES, FIRST_NUMBER, LOOPS);
 
     private FileSettings() {}
 

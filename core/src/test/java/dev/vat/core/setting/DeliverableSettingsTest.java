@@ -27,7 +27,7 @@ class DeliverableSettingsTest {
 
     @Test
     void eachHasAnIdOptionsAndFindingsOfItsOwn() {
-        assertThat(DeliverableSettings.all()).extracting(Setting::id).doesNotHaveDuplicates().hasSize(20);
+        assertThat(DeliverableSettings.all()).extracting(Setting::id).doesNotHaveDuplicates().hasSize(21);
         assertThat(settings().flatMap(s -> s.options().stream()).map(CommandOption::name)).doesNotHaveDuplicates()
                 .allMatch(n -> n.matches("--[a-z-]+"));
         assertThatThrownBy(() -> DeliverableSettings.of("aperture")).hasMessageContaining("'aperture'").hasMessageContaining("quality");

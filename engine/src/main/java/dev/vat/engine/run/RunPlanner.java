@@ -181,7 +181,8 @@ public final class RunPlanner {
         long start = deliverable.firstNumber() != null ? deliverable.firstNumber() : alike ? first.range().first() : 1;
         int digits = Math.max(4, Long.toString(start + programme.plan().count()).length());
         return new Expectation.Stills(new SequencePattern(name + ".", digits, "." + settings.codec().extension(settings.container())),
-                start, settings.codec().statesLabel(rate) ? programme.start(rate).map(Timecode::toString).orElse(null) : null);
+                start, settings.codec().statesLabel(rate) ? programme.start(rate).map(Timecode::toString).orElse(null) : null,
+                settings.compression());
     }
 
     /**

@@ -2,6 +2,7 @@ package dev.vat.media.encode;
 
 import dev.vat.core.container.DpxHeader;
 import dev.vat.core.container.ExrHead;
+import dev.vat.core.container.TiffHead;
 import dev.vat.core.product.VatVersion;
 import dev.vat.core.proof.Expectation;
 import dev.vat.core.time.Timecode;
@@ -59,7 +60,7 @@ public final class StillsWriter implements PartSink {
         }
     }
 
-    /** What the library's headers of DPX and EXR lack: time, place in the sequence, maker. */
+    /** What the library's headers of DPX and EXR lack: time, place in the sequence, maker; and a number of TIFF's that is out of use. */
     private byte[] withHeader(byte[] still, Path file, long frame) throws IOException {
         String stated = expected.stills().label();
         Timecode label = stated == null ? null : Timecode.parse(stated, expected.rate()).plusFrames(frame);
@@ -68,6 +69,7 @@ public final class StillsWriter implements PartSink {
                     new DpxHeader.Facts(file.getFileName().toString(), VatVersion.named(), expected.rate(), label, frame,
                             expected.frames(), expected.pixelAspect()));
             case "exr" -> ExrHead.dated(still, expected.rate(), label, VatVersion.named());
+            case "tiff" -> TiffHead.withRegisteredDeflate(still);
             default -> still;
         };
     }

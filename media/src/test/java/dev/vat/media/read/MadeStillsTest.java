@@ -2,7 +2,6 @@ package dev.vat.media.read;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.core.delivery.Catalogue;
 import dev.vat.core.delivery.Codec;
 import dev.vat.core.delivery.Container;
 import dev.vat.core.delivery.Settings;
@@ -26,7 +25,6 @@ import dev.vat.media.encode.StillsWriter;
 import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.SamplePictures;
 import java.nio.file.Path;
-import java.util.stream.Stream;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -49,13 +47,10 @@ class MadeStillsTest {
     @TempDir
     Path folder;
 
-    static Stream<Codec> codecs() {
-        return Catalogue.codecs().stream().filter(c -> c.containers().contains(Container.FRAMES));
-    }
-
-    private Path written(Codec codec) throws Exception {
-        EncoderSpec spec = EncoderSpec.of(Settings.of(codec, Container.FRAMES), SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
-        Expectation asked = Expectation.of(Settings.of(codec, Container.FRAMES), 1, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
+    private Path written(Settings settings) throws Exception {
+        Codec codec = settings.codec();
+        EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
+        Expectation asked = Expectation.of(settings, 1, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
                 .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1));
         WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
         try (Picture drawn = SamplePictures.of(TestPictures.ramp(SIZE.width(), SIZE.height(), 3, codec.hasAlpha()));
@@ -72,9 +67,9 @@ class MadeStillsTest {
     }
 
     @ParameterizedTest
-    @MethodSource("codecs")
-    void anotherReaderSeesTheSameSamples(Codec codec) throws Exception {
-        Path file = written(codec);
+    @MethodSource("dev.vat.media.StillsOutTest#settings")
+    void anotherReaderSeesTheSameSamples(Settings settings) throws Exception {
+        Path file = written(settings);
         try (FrameReader reader = new FrameReader()) {
             FrameRead read = reader.read(file, FileKind.ofName(file.getFileName().toString()).orElseThrow(), PictureChoice.MAIN, 0);
             assertThat(read).isInstanceOf(FrameRead.Sound.class);
@@ -83,7 +78,7 @@ class MadeStillsTest {
             try (Picture picture = sound.picture()) {
                 double most = Samples.ours(picture, format).from(Samples.theirs(file));
                 double codes = format.depth().floating() ? most * 1e6 : most * ((1L << Math.min(16, format.depth().bits())) - 1);
-                assertThat(codes).as("codes apart").isLessThan(allowed(codec));
+                assertThat(codes).as("codes apart").isLessThan(allowed(settings.codec()));
             }
         }
     }
