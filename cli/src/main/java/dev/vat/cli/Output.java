@@ -6,11 +6,15 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.NoSuchFileException;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 
 /** Answers go to standard output: as JSON, where that was asked for, and nothing else then. Words about them go to standard error. */
 final class Output {
 
     private static final Words WORDS = Words.of(Output.class);
+
+    private static final Logger LOG = LoggerFactory.getLogger(Output.class);
 
     private final boolean json;
 
@@ -60,7 +64,17 @@ final class Output {
             case NoSuchFileException missing -> (missing.getReason() == null ? WORDS.say("thereIsNothingAt", missing.getFile())
                     : missing.getReason() + ": " + missing.getFile());
             case AccessDeniedException denied -> WORDS.say("thisUserMayNotRead", denied.getFile());
-            default -> e.getMessage() == null ? e.getClass().getSimpleName() : e.getMessage();
+            case NullPointerException own -> ownFault(own);
+            case IndexOutOfBoundsException own -> ownFault(own);
+            case ClassCastException own -> ownFault(own);
+            case Exception silent when silent.getMessage() == null -> ownFault(silent);
+            default -> e.getMessage();
         };
+    }
+
+    /** What nobody foresaw; whoever mends it needs to know where it happened. */
+    private static String ownFault(Exception e) {
+        LOG.error("A command met an error of its own", e);
+        return WORDS.say("anErrorOfItsOwn", e);
     }
 }

@@ -19,6 +19,7 @@ import dev.vat.media.picture.Picture;
 import dev.vat.media.picture.SamplePictures;
 import dev.vat.media.picture.Samples;
 import java.lang.foreign.ValueLayout;
+import java.nio.ByteOrder;
 import java.util.Arrays;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -28,6 +29,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 class HighRangeTest {
 
     private static final Size SIZE = Size.of(64, 48);
+
+    private static final ValueLayout.OfShort BIG_ENDIAN = ValueLayout.JAVA_SHORT_UNALIGNED.withOrder(ByteOrder.BIG_ENDIAN);
 
     private static Picture grey(float value) {
         float[] plane = new float[Math.toIntExact(SIZE.pixels())];
@@ -104,6 +107,24 @@ class HighRangeTest {
             assertThat(means(asPq)).as("PQ").containsExactly(codes(pq), within(.5));
             assertThat(means(asHlg)).as("HLG").containsExactly(codes(hlg), within(.5));
         }
+        Codec png = Catalogue.codec("frames-png-16");
+        try (Picture in = FloatSamples.picture(SIZE.width(), SIZE.height(), planes);
+                Picture asPq = delivered(png, ColourCoding.RGB_PQ, in, true);
+                Picture asHlg = delivered(png, ColourCoding.RGB_HLG, in, true)) {
+            assertThat(middle(asPq)).as("PQ in PNG").containsExactly(pq, within(.5 / 1023));
+            assertThat(middle(asHlg)).as("HLG in PNG").containsExactly(hlg, within(.5 / 1023));
+        }
+    }
+
+    /** Red, green and blue of one pixel as PNG's encoder takes it, from 0 to 1. */
+    private static double[] middle(Picture picture) {
+        assertThat(picture.formatName()).isEqualTo("rgb48be");
+        double[] rgb = new double[3];
+        for (int c = 0; c < 3; c++) {
+            short code = picture.plane(0).get(BIG_ENDIAN, 24L * picture.stride(0) + 32 * 6 + c * 2);
+            rgb[c] = (code & 0xffff) / 65_535.;
+        }
+        return rgb;
     }
 
     /** Of each plane: what is dithered is right in the mean. */

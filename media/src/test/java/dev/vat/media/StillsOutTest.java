@@ -56,15 +56,17 @@ public class StillsOutTest {
     @TempDir
     Path folder;
 
-    /** Each codec as it usually is, and in every other way to pack it. */
+    /** Each codec as it usually is, in every other way to pack it, and in every other colour. */
     public static Stream<Settings> settings() {
         return Catalogue.codecs().stream().filter(c -> c.containers().contains(Container.FRAMES))
-                .map(c -> Settings.of(c, Container.FRAMES)).flatMap(s -> s.compression() == null ? Stream.of(s)
-                        : s.codec().compressions().stream().map(s::withCompression));
+                .map(c -> Settings.of(c, Container.FRAMES))
+                .flatMap(s -> s.compression() == null ? Stream.of(s) : s.codec().compressions().stream().map(s::withCompression))
+                .flatMap(s -> Stream.concat(Stream.of(s), s.codec().colours().stream().skip(1).map(s::withColour)));
     }
 
-    private static Picture working(Codec codec, int frame) {
-        WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
+    private static Picture working(Settings settings, int frame) {
+        Codec codec = settings.codec();
+        WorkingFormat format = settings.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
         try (Picture drawn = SamplePictures.of(TestPictures.ramp(SIZE.width(), SIZE.height(), frame, codec.hasAlpha()));
                 Composer composer = new Composer(format, codec.hasAlpha())) {
             return composer.compose(drawn, PictureReading.of(codec.hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
@@ -85,10 +87,10 @@ public class StillsOutTest {
                         codec.statesLabel(Rate.FPS_25) ? "10:00:00:23" : null, settings.compression()));
         List<FrameProof> proofs = new ArrayList<>();
         for (int first : new int[] {0, 3}) {
-            try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+            try (Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE).withColour(settings.colourFor(SIZE)));
                     StillsWriter writer = new StillsWriter(folder, asked, spec, first, true)) {
                 for (int i = first; i < (first == 0 ? 3 : 5); i++) {
-                    try (Picture working = working(codec, i); Picture converted = conversion.convert(working)) {
+                    try (Picture working = working(settings, i); Picture converted = conversion.convert(working)) {
                         writer.write(converted);
                     }
                 }

@@ -119,7 +119,7 @@ public final class CatalogueText {
     }
 
     private static String colours(Codec codec) {
-        return codec.ownColour() != null ? codec.ownColour().title()
+        return codec.ownColour() != null && codec.colours().size() == 1 ? codec.ownColour().title()
                 : codec.colours().stream().map(c -> "`" + c.id() + "`").collect(Collectors.joining(", "));
     }
 

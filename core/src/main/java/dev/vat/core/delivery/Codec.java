@@ -7,6 +7,7 @@ import dev.vat.core.time.Timecode;
 import dev.vat.core.words.Words;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * One codec at one profile: what it can carry, where it may stand, how its bits may be ruled, and what a decoder will
@@ -163,9 +164,14 @@ public final class Codec {
         return ownColour() != null ? ownColour() : ColourCoding.usualFor(size);
     }
 
-    /** What its samples may mean by choice; only its own where there is one, and nothing but the usual if empty. */
+    /** What its samples may mean by choice: its own first where there is one; nothing but the usual if empty. */
     public List<ColourCoding> colours() {
-        return ownColour() != null ? List.of(ownColour()) : b.colours;
+        return ownColour() == null ? b.colours : Stream.concat(Stream.of(ownColour()), b.colours.stream()).toList();
+    }
+
+    /** Whether a file of it says by which primaries and which curve its samples are meant. */
+    public boolean statesColour(Container container) {
+        return container.statesColour() || container.isFolder() && reportedName().equals("png");
     }
 
     /** How its lines may follow each other, beside one after the other. */

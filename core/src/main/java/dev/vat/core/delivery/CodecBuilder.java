@@ -216,7 +216,7 @@ final class CodecBuilder {
         return colours(ColourCoding.REC2020, ColourCoding.PQ, ColourCoding.HLG);
     }
 
-    private CodecBuilder colours(ColourCoding... more) {
+    CodecBuilder colours(ColourCoding... more) {
         colours = Stream.concat(colours.stream(), Stream.of(more)).toList();
         return this;
     }

@@ -49,6 +49,11 @@ public record ColourCoding(String id, String title, String matrix, String primar
     /** Red, green and blue by the curve of computer screens, as browsers and viewers take stills. */
     public static final ColourCoding SCREEN = new ColourCoding("rgb-srgb", WORDS.say("rgbFullSRGB"), "gbr", "bt709", "iec61966-2-1",
             "full");
+    /** Red, green and blue of high dynamic range, as PNG's cICP chunk says it (W3C PNG, third edition, 11.3.2.6). */
+    public static final ColourCoding RGB_PQ = new ColourCoding("rgb-pq", WORDS.say("rgbFullHDRPQ"), "gbr", "bt2020", "smpte2084", "full");
+    /** The same by the other curve. */
+    public static final ColourCoding RGB_HLG = new ColourCoding("rgb-hlg", WORDS.say("rgbFullHDRHLG"), "gbr", "bt2020", "arib-std-b67",
+            "full");
     /** Light itself, 1 for white, with as much above it as the source has. */
     public static final ColourCoding LINEAR = new ColourCoding("linear", WORDS.say("linearLightRec709Primaries"), "gbr", "bt709", "linear",
             "full");
@@ -61,7 +66,7 @@ public record ColourCoding(String id, String title, String matrix, String primar
 
     /** In the order in which they are offered. */
     public static final List<ColourCoding> ALL = List.of(REC709, REC709_FULL, SRGB, REC601_625, REC601_525, REC2020, PQ, HLG, RGB, SCREEN,
-            LINEAR, JFIF, WEBP);
+            RGB_PQ, RGB_HLG, LINEAR, JFIF, WEBP);
 
     /** Where white of ordinary brightness stands in high dynamic range, in candelas per square metre (Report ITU-R BT.2408). */
     public static final int WHITE = 203;

@@ -159,7 +159,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     /** @param other null for what is usual @throws IllegalArgumentException if the codec doesn't offer it */
     public Deliverable withCompression(Compression other) {
         refuse(other == null ? Optional.empty() : Legality.against(codecInUse(), other));
-        return with(d -> d.compression = codecInUse().compressions().indexOf(other) == 0 ? null : other);
+        return with(d -> d.compression = other == null || codecInUse().compressions().getFirst() == other ? null : other);
     }
 
     /** @param seconds null for what is usual */

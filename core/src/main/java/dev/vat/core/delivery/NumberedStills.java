@@ -37,6 +37,9 @@ final class NumberedStills {
         CodecBuilder entry = Codec.named(id, title);
         if (name.equals("png")) {
             entry.effort();
+            if (bits > 8) {
+                entry.colours(ColourCoding.RGB_PQ, ColourCoding.RGB_HLG);
+            }
         }
         if (name.equals("tiff")) {
             entry.compressed(Compression.OF_TIFF);

@@ -33,7 +33,7 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     /** @param other null for the usual; one that the codec doesn't offer is left */
     public Settings withCompression(Compression other) {
         return new Settings(codec, container, control, indexInFront, framing, sound, tracks, colour, loops, effort, group,
-                codec.compressions().contains(other) ? other : usual(codec));
+                other != null && codec.compressions().contains(other) ? other : usual(codec));
     }
 
     public Settings withControl(RateControl other) {
@@ -93,6 +93,7 @@ public record Settings(Codec codec, Container container, RateControl control, bo
     }
 
     public Settings withIndexInFront(boolean other) {
-        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, tracks, colour, loops, effort, group, compression);
+        return new Settings(codec, container, control, other && container.mayHaveIndexInFront(), framing, sound, tracks, colour, loops,
+                effort, group, compression);
     }
 }

@@ -59,9 +59,11 @@ final class StillOpinion {
         opinion.line(WORDS.say("depth"), planned.codedBits(), found.bits());
         opinion.line(WORDS.say("alpha"), planned.alphaBits(), found.alphaBits());
         opinion.line(WORDS.say("pixelAspect"), planned.pixelAspect(), found.pixelAspect(), StillOpinion::isSame);
-        if (planned.primaries() != null && found.primaries() != null) {
-            opinion.line(WORDS.say("primaries"), planned.primaries(), CodePoints.primaries(found.primaries()));
-            opinion.line(WORDS.say("transfer"), planned.transfer(), CodePoints.transfer(found.transfer()), CodePoints::sameTransfer);
+        if (planned.primaries() != null) {
+            opinion.line(WORDS.say("primaries"), planned.primaries(),
+                    found.primaries() == null ? WORDS.say("none") : CodePoints.primaries(found.primaries()));
+            opinion.line(WORDS.say("transfer"), planned.transfer(),
+                    found.transfer() == null ? WORDS.say("none") : CodePoints.transfer(found.transfer()), CodePoints::sameTransfer);
         }
         opinion.line(WORDS.say("rate"), planned.rate(), found.rate());
         Compression compression = planned.stills() == null ? null : planned.stills().compression();

@@ -103,8 +103,8 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
         boolean silent = sound == null || !container.carriesSound();
         return new Expectation(frames, rate, size, pixelAspect, container, codec.reportedName(),
                 codec.reportedProfile(), codec.codedBits(), codec.readBits(), codec.chroma(), codec.alphaBits(),
-                codec.statesMatrix(container) ? colour.matrix() : null, container.statesColour() ? colour.primaries() : null,
-                container.statesColour() ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
+                codec.statesMatrix(container) ? colour.matrix() : null, codec.statesColour(container) ? colour.primaries() : null,
+                codec.statesColour(container) ? colour.transfer() : null, codec.statesRange(container) ? colour.range() : null,
                 0, null,
                 settings.indexInFront(), null, settings.control() instanceof RateControl.FileSize(long bytes) ? bytes : null,
                 codec.scanOf(settings.framing().scanInUse()), container.isMovingStill() ? settings.loops() : null,

@@ -67,7 +67,8 @@ public final class EncoderOptions {
             case "gif" -> {}
             case "apng" -> options.putAll(Map.of("compression_level", byEffort(settings, "1", "6", "9"), "pred", "mixed"));
             case "webp" -> webp(settings, options);
-            case "exr" -> options.putAll(Map.of("compression", compression(settings), "format", codec.codedBits() == 32 ? "float" : "half"));
+            case "exr" -> options
+                    .putAll(Map.of("compression", compression(settings), "format", codec.codedBits() == 32 ? "float" : "half"));
             case "dpx" -> {}
             case "dvvideo", "utvideo", "v210", "rawvideo" -> {}
             default -> throw new IllegalArgumentException(WORDS.say("noEncoderSettingsFor", codec.id()));

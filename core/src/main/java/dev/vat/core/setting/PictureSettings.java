@@ -144,13 +144,16 @@ final class PictureSettings {
     private static List<Choice> colours(Deliverable d) {
         Settings settings = d.settings();
         List<Choice> all = new ArrayList<>();
-        if (d.codec() != null || d.targetInCatalogue().settings().colour() == null) {
+        ColourCoding own = settings.codec().ownColour();
+        if (own == null && (d.codec() != null || d.targetInCatalogue().settings().colour() == null)) {
             all.add(Choice.of("colour-usual", WORDS.say("asUsualForTheSize"), settings.colour() == null, x -> x.withColour(null)));
         }
         for (ColourCoding colour : settings.codec().colours()) {
             String refusal = Legality.against(settings.codec(), settings.container(), colour).orElse(null);
-            all.add(Choice.of("colour-" + colour.id(), refusal == null ? colour.title() : refusal, colour.equals(settings.colour()),
-                    x -> x.withColour(colour)).refused(refusal));
+            boolean usual = colour.equals(own);
+            all.add(Choice.of("colour-" + colour.id(), refusal == null ? colour.title() : refusal,
+                    colour.equals(settings.colour()) || usual && settings.colour() == null,
+                    x -> x.withColour(usual ? null : colour)).refused(refusal));
         }
         return all;
     }

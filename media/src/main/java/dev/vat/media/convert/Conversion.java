@@ -79,7 +79,7 @@ public final class Conversion implements AutoCloseable {
                 + ":color_trc=" + transfer()
                 + (!codec.hasAlpha() ? "" : colour.equals(ColourCoding.LINEAR) ? ":alpha_mode=premultiplied" : ":alpha_mode=straight");
         String planar = SampleFormat.planar(codec);
-        boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar);
+        boolean same = codec.chroma() == Chroma.RGB && picture.formatName().equals(planar) && otherColours(picture).isEmpty();
         String convert = colour.equals(ColourCoding.LINEAR) ? light(planar)
                 : same ? ""
                         : otherColours(picture) + "zscale=matrixin=gbr:rangein=full:matrix=" + matrix() + ":range="

@@ -52,12 +52,12 @@ class MadeStillsTest {
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         Expectation asked = Expectation.of(settings, 1, Rate.FPS_25, SIZE, PixelAspect.SQUARE, null)
                 .withStills(new Expectation.Stills(new SequencePattern("kite.", 4, "." + codec.extension(Container.FRAMES)), 1));
-        WorkingFormat format = codec.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
+        WorkingFormat format = settings.colourFor(SIZE).isHighRange() ? WorkingFormat.HIGH : WorkingFormat.W16;
         try (Picture drawn = SamplePictures.of(TestPictures.ramp(SIZE.width(), SIZE.height(), 3, codec.hasAlpha()));
                 Composer composer = new Composer(format, codec.hasAlpha());
                 Picture working = composer.compose(drawn,
                         PictureReading.of(codec.hasAlpha() ? AlphaKind.STRAIGHT : AlphaKind.NONE, false));
-                Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE));
+                Conversion conversion = new Conversion(codec, SIZE, Treatment.plain(codec, SIZE).withColour(settings.colourFor(SIZE)));
                 Picture converted = conversion.convert(working);
                 StillsWriter writer = new StillsWriter(folder, asked, spec, 0, true)) {
             writer.write(converted);
