@@ -30,7 +30,7 @@ class OutSheetTest extends WindowCase {
         assertThat(on(() -> node("cell-size-web-h264").getStyleClass())).contains("fault");
         assertThat(text("cell-alpha-alpha-prores-4444")).isEqualTo("16-bit straight");
         run(() -> node("out-grid").requestFocus());
-        for (int i = 0; i < 13; i++) {
+        for (int i = 0; i < 14; i++) {
             type(KeyCode.DOWN);
         }
         type(KeyCode.ENTER);
