@@ -12,6 +12,7 @@ import dev.vat.protocol.FileProgress.Stage;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.net.InetAddress;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -19,6 +20,9 @@ import java.util.List;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipFile;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -126,6 +130,40 @@ class HandOverSetTest {
         Files.write(zip, bytes);
         assertThat(reasons(zip)).isNotEmpty();
         assertThat(set(true).getFileName()).as("nothing is replaced").hasToString("Kite Week_v02.zip");
+    }
+
+    /** What a link points to isn't in the set, whatever stands there now; what nobody lists doesn't pass, wherever it lies. */
+    @Test
+    void linksAndWhatNobodyListsDontPass() throws Exception {
+        Path set = set(false);
+        Path elsewhere = Files.createDirectories(folder.resolve("elsewhere"));
+        Files.move(set.resolve("kite.edl"), elsewhere.resolve("kite.edl"));
+        Files.createSymbolicLink(set.resolve("kite.edl"), elsewhere.resolve("kite.edl"));
+        Files.createSymbolicLink(set.resolve("more"), elsewhere);
+        Files.writeString(set.resolve("ascmhl").resolve("smuggled.txt"), "x");
+        assertThat(reasons(set)).containsExactlyInAnyOrder("kite.edl is missing",
+                "kite.edl is a link to something else, and nothing that was handed over",
+                "more is a link to something else, and nothing that was handed over",
+                "ascmhl/smuggled.txt isn't in the chain of manifests");
+    }
+
+    @Test
+    void aZipFileHoldsEachFileOnceAndNothingBesideItsFolder() throws Exception {
+        Path zip = set(true);
+        Path more = folder.resolve("more.zip");
+        try (ZipFile from = new ZipFile(zip.toFile()); ZipOutputStream to = new ZipOutputStream(Files.newOutputStream(more))) {
+            for (ZipEntry entry : from.stream().toList()) {
+                to.putNextEntry(new ZipEntry(entry.getName()));
+                from.getInputStream(entry).transferTo(to);
+            }
+            // Under a name of the same length, that is changed below.
+            to.putNextEntry(new ZipEntry("Kite Week/kite.ed_"));
+            to.write('x');
+            to.putNextEntry(new ZipEntry("beside.txt"));
+        }
+        String bytes = Files.readString(more, StandardCharsets.ISO_8859_1).replace("Kite Week/kite.ed_", "Kite Week/kite.edl");
+        Files.writeString(more, bytes, StandardCharsets.ISO_8859_1);
+        assertThat(reasons(more)).contains("Kite Week/kite.edl is in the ZIP file more than once", "beside.txt isn't in the manifest");
     }
 
     @Test
