@@ -119,7 +119,7 @@ final class QueueCommand implements Callable<Integer> {
         }
     }
 
-    /** Makes one after the other until none is left but what is held; the worst exit code of all. */
+    /** Makes one after the other until none is left but what is held, or comes after that; the worst exit code of all. */
     private Integer work(RunQueue queue) throws IOException, InterruptedException {
         int worst = ExitCode.PROVEN.code();
         try (FileChannel _ = queue.work().orElseThrow(() -> new CommandFailure(ExitCode.FAILED, WORDS.say("anotherVatWorksThroughThe")));
@@ -128,7 +128,7 @@ final class QueueCommand implements Callable<Integer> {
             while (true) {
                 Optional<Waiting> next = queue.next(Instant.now(), waitingForFrames);
                 if (next.isEmpty()) {
-                    if (queue.entries().stream().allMatch(Waiting::held)) {
+                    if (!queue.goesOn()) {
                         break;
                     }
                     Thread.sleep(LOOK_AGAIN_MILLIS);

@@ -19,9 +19,12 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 
@@ -107,10 +110,11 @@ public final class RunQueue {
         });
     }
 
+    /** Takes one out. What was to come after it waits for nothing any more: its id may be another's tomorrow. */
     public void remove(String id) throws IOException {
         change(entries -> {
             require(id, entries);
-            return entries.stream().filter(w -> !w.id().equals(id)).toList();
+            return entries.stream().filter(w -> !w.id().equals(id)).map(w -> id.equals(w.after()) ? w.withoutAfter() : w).toList();
         });
     }
 
@@ -147,6 +151,23 @@ public final class RunQueue {
         List<Waiting> entries = entries();
         Set<String> there = entries.stream().map(Waiting::id).collect(Collectors.toSet());
         return entries.stream().filter(w -> !skip.contains(w.id()) && w.whyNot(now, there).isEmpty()).findFirst();
+    }
+
+    /** Whether any of it starts without somebody's doing, now or later: not what is held, and not what comes after that. */
+    public boolean goesOn() throws IOException {
+        List<Waiting> entries = entries();
+        Map<String, Waiting> byId = entries.stream().collect(Collectors.toMap(Waiting::id, Function.identity(), (a, _) -> a));
+        return entries.stream().anyMatch(w -> !isBehindHeld(w, byId));
+    }
+
+    private static boolean isBehindHeld(Waiting waiting, Map<String, Waiting> byId) {
+        Set<String> passed = new HashSet<>();
+        Waiting at = waiting;
+        while (at != null && !at.held() && passed.add(at.id())) {
+            at = at.after() == null ? null : byId.get(at.after());
+        }
+        // One that comes after itself waits for ever, too.
+        return at != null;
     }
 
     /** The project as it was when it was put here. */

@@ -37,6 +37,10 @@ public record Waiting(String id, String title, String project, boolean held, Str
         return new Waiting(id, title, project, held, other == null ? null : other.toString(), after, whenComplete, run);
     }
 
+    Waiting withoutAfter() {
+        return new Waiting(id, title, project, held, notBefore, null, whenComplete, run);
+    }
+
     public Waiting withRun(String other) {
         return new Waiting(id, title, project, held, notBefore, after, whenComplete, other);
     }

@@ -14,8 +14,10 @@ import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZonedDateTime;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.BeforeEach;
@@ -91,6 +93,38 @@ class RunQueueTest {
         assertThat(next(NOON)).isEqualTo("q1");
         assertThatThrownBy(() -> queue.add(project, new RunQueue.Terms(false, null, "q7", false)))
                 .isInstanceOf(IllegalArgumentException.class).hasMessageContaining("q7");
+    }
+
+    /** Three jobs put in at 6 in the evening: the second for after midnight, the third after it, a fourth that somebody held. */
+    @Test
+    void aNightOfThreeGoesInOrderAndEndsWithWhatIsHeld() throws IOException {
+        Instant midnight = NOON.plus(Duration.ofHours(12));
+        queue.add(project, RunQueue.Terms.NONE);
+        queue.add(project, new RunQueue.Terms(false, midnight, null, false));
+        queue.add(project, new RunQueue.Terms(false, null, "q2", false));
+        queue.add(project, new RunQueue.Terms(true, null, null, false));
+        queue.add(project, new RunQueue.Terms(false, null, "q4", false));
+        List<String> made = new ArrayList<>();
+        for (Instant now = NOON.plus(Duration.ofHours(6)); queue.goesOn(); now = now.plus(Duration.ofHours(1))) {
+            Instant hour = now;
+            queue.next(now, Set.of()).ifPresent(w -> made.add(w.id() + " at " + hour.toString().substring(11, 16)));
+            if (!next(now).equals("none")) {
+                queue.remove(next(now));
+            }
+        }
+        assertThat(made).containsExactly("q1 at 18:00", "q2 at 00:00", "q3 at 01:00");
+        assertThat(ids()).as("what is held, and what comes after it").containsExactly("q4", "q5");
+        assertThat(queue.entries().getLast().whyNot(midnight, Set.copyOf(ids()))).hasValue("after q4");
+    }
+
+    /** An id is given again; what came after the first one of it doesn't come after the second. */
+    @Test
+    void whatCameAfterAnEntryThatIsGoneWaitsForNothing() throws IOException {
+        queue.add(project, RunQueue.Terms.NONE);
+        queue.add(project, new RunQueue.Terms(false, null, "q1", false));
+        queue.remove("q1");
+        assertThat(queue.add(project, new RunQueue.Terms(true, null, null, false)).id()).isEqualTo("q1");
+        assertThat(next(NOON)).isEqualTo("q2");
     }
 
     @Test
