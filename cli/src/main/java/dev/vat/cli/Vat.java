@@ -9,11 +9,15 @@ import java.nio.file.InvalidPathException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.ResourceBundle;
+import java.util.SequencedMap;
 import java.util.ServiceLoader;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.BiFunction;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.TypeConversionException;
@@ -21,17 +25,45 @@ import picocli.CommandLine.UnmatchedArgumentException;
 import picocli.CommandLine;
 
 /** The command line. Without a command the window opens. */
-@Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class,
-        subcommands = {LookCommand.class, WantedCommand.class, ForecastCommand.class, TargetsCommand.class, ShapeCommand.class,
-            TryCommand.class, MakeCommand.class, ResumeCommand.class, RemakeCommand.class, ResoundCommand.class, PlanCommand.class,
-            ReelCommand.class, ViewsCommand.class, PassesCommand.class, PresetCommand.class, CompareCommand.class, QueueCommand.class,
-            HistoryCommand.class,
-            ProveCommand.class, SheetCommand.class,
-            ContactsCommand.class, HandOverCommand.class, SplitCommand.class, JoinCommand.class, RewrapCommand.class, RecoverCommand.class,
-            SceneCommand.class, CaptureCommand.class, DemoCommand.class})
+@Command(name = "vat", mixinStandardHelpOptions = true, versionProvider = Vat.Version.class)
 public final class Vat implements Runnable {
 
     private static final Words WORDS = Words.of(Vat.class);
+
+    /** In the order in which help lists them, by their names. */
+    private static final SequencedMap<String, BiFunction<Output, Places, Object>> COMMANDS = new LinkedHashMap<>();
+
+    static {
+        COMMANDS.put("look", LookCommand::new);
+        COMMANDS.put("wanted", WantedCommand::new);
+        COMMANDS.put("forecast", (output, _) -> new ForecastCommand(output));
+        COMMANDS.put("targets", (output, _) -> new TargetsCommand(output));
+        COMMANDS.put("shape", (output, _) -> new ShapeCommand(output));
+        COMMANDS.put("try", TryCommand::new);
+        COMMANDS.put("make", MakeCommand::new);
+        COMMANDS.put("resume", ResumeCommand::new);
+        COMMANDS.put("remake", RemakeCommand::new);
+        COMMANDS.put("resound", ResoundCommand::new);
+        COMMANDS.put("plan", PlanCommand::new);
+        COMMANDS.put("reel", ReelCommand::new);
+        COMMANDS.put("views", ViewsCommand::new);
+        COMMANDS.put("passes", PassesCommand::new);
+        COMMANDS.put("preset", PresetCommand::new);
+        COMMANDS.put("compare", CompareCommand::new);
+        COMMANDS.put("queue", QueueCommand::new);
+        COMMANDS.put("history", HistoryCommand::new);
+        COMMANDS.put("prove", ProveCommand::new);
+        COMMANDS.put("sheet", SheetCommand::new);
+        COMMANDS.put("contacts", ContactsCommand::new);
+        COMMANDS.put("handover", HandOverCommand::new);
+        COMMANDS.put("split", SplitCommand::new);
+        COMMANDS.put("join", JoinCommand::new);
+        COMMANDS.put("rewrap", RewrapCommand::new);
+        COMMANDS.put("recover", RecoverCommand::new);
+        COMMANDS.put("scene", SceneCommand::new);
+        COMMANDS.put("capture", CaptureCommand::new);
+        COMMANDS.put("demo", DemoCommand::new);
+    }
 
     /** What {@code --version} says. */
     static final class Version implements CommandLine.IVersionProvider {
@@ -47,7 +79,8 @@ public final class Vat implements Runnable {
     public static int run(String... arguments) {
         List<String> words = Arrays.asList(arguments);
         Output output = new Output(words.contains("--json"));
-        int code = line(output).execute(arguments);
+        boolean named = arguments.length > 0 && COMMANDS.containsKey(arguments[0]);
+        int code = (named ? line(output, List.of(arguments[0])) : line(output)).execute(arguments);
         if (!Output.isTaken()) {
             output.say(WORDS.say("theAnswerCouldntBeWritten"));
             return code == ExitCode.PROVEN.code() ? ExitCode.FAILED.code() : code;
@@ -55,8 +88,16 @@ public final class Vat implements Runnable {
         return code;
     }
 
+    /** With every command. */
     static CommandLine line(Output output) {
-        CommandLine line = new CommandLine(new Vat(), factory(output));
+        return line(output, COMMANDS.sequencedKeySet());
+    }
+
+    /** With some commands alone: a command that is known by its name needn't wait until what all others take is known. */
+    private static CommandLine line(Output output, Collection<String> names) {
+        Places places = Places.ofSystem();
+        CommandLine line = new CommandLine(new Vat(), factory(output, places));
+        names.forEach(name -> line.addSubcommand(name, COMMANDS.get(name).apply(output, places)));
         line.setResourceBundle(ResourceBundle.getBundle("dev.vat.cli.usage"));
         line.registerConverter(Path.class, Vat::path);
         line.setCaseInsensitiveEnumValuesAllowed(true);
@@ -65,103 +106,13 @@ public final class Vat implements Runnable {
         return line;
     }
 
-    private static CommandLine.IFactory factory(Output output) {
+    /** Makes what a command has under it. */
+    private static CommandLine.IFactory factory(Output output, Places places) {
         CommandLine.IFactory standard = CommandLine.defaultFactory();
-        Places places = Places.ofSystem();
         return new CommandLine.IFactory() {
             @Override
             public <K> K create(Class<K> type) throws Exception {
-                if (type == LookCommand.class) {
-                    return type.cast(new LookCommand(output, places));
-                }
-                if (type == WantedCommand.class) {
-                    return type.cast(new WantedCommand(output, places));
-                }
-                if (type == ShapeCommand.class) {
-                    return type.cast(new ShapeCommand(output));
-                }
-                if (type == ForecastCommand.class) {
-                    return type.cast(new ForecastCommand(output));
-                }
-                if (type == ContactsCommand.class) {
-                    return type.cast(new ContactsCommand(output, places));
-                }
-                if (type == HandOverCommand.class) {
-                    return type.cast(new HandOverCommand(output, places));
-                }
-                if (type == SplitCommand.class) {
-                    return type.cast(new SplitCommand(output, places));
-                }
-                if (type == JoinCommand.class) {
-                    return type.cast(new JoinCommand(output, places));
-                }
-                if (type == RewrapCommand.class) {
-                    return type.cast(new RewrapCommand(output, places));
-                }
-                if (type == RecoverCommand.class) {
-                    return type.cast(new RecoverCommand(output, places));
-                }
-                if (type == ReelCommand.class) {
-                    return type.cast(new ReelCommand(output, places));
-                }
-                if (type == CompareCommand.class) {
-                    return type.cast(new CompareCommand(output, places));
-                }
-                if (type == PresetCommand.class) {
-                    return type.cast(new PresetCommand(output, places));
-                }
-                if (type == ViewsCommand.class) {
-                    return type.cast(new ViewsCommand(output, places));
-                }
-                if (type == PassesCommand.class) {
-                    return type.cast(new PassesCommand(output, places));
-                }
-                if (type == SheetCommand.class) {
-                    return type.cast(new SheetCommand(output, places));
-                }
-                if (type == SceneCommand.class) {
-                    return type.cast(new SceneCommand(output, places));
-                }
-                if (type == SceneRenderCommand.class) {
-                    return type.cast(new SceneRenderCommand(output, places));
-                }
-                if (type == CaptureCommand.class) {
-                    return type.cast(new CaptureCommand(output, places));
-                }
-                if (type == TryCommand.class) {
-                    return type.cast(new TryCommand(output, places));
-                }
-                if (type == MakeCommand.class) {
-                    return type.cast(new MakeCommand(output, places));
-                }
-                if (type == ResumeCommand.class) {
-                    return type.cast(new ResumeCommand(output, places));
-                }
-                if (type == RemakeCommand.class) {
-                    return type.cast(new RemakeCommand(output, places));
-                }
-                if (type == ResoundCommand.class) {
-                    return type.cast(new ResoundCommand(output, places));
-                }
-                if (type == PlanCommand.class) {
-                    return type.cast(new PlanCommand(output, places));
-                }
-                if (type == QueueCommand.class) {
-                    return type.cast(new QueueCommand(output, places));
-                }
-                if (type == HistoryCommand.class) {
-                    return type.cast(new HistoryCommand(output, places));
-                }
-                if (type == ProveCommand.class) {
-                    return type.cast(new ProveCommand(output, places));
-                }
-                if (type == TargetsCommand.class) {
-                    return type.cast(new TargetsCommand(output));
-                }
-                if (type == DemoCommand.class) {
-                    return type.cast(new DemoCommand(output, places));
-                }
-                return standard.create(type);
+                return type == SceneRenderCommand.class ? type.cast(new SceneRenderCommand(output, places)) : standard.create(type);
             }
         };
     }
