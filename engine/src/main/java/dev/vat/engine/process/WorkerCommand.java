@@ -2,6 +2,7 @@ package dev.vat.engine.process;
 
 import dev.vat.protocol.WorkerRole;
 import dev.vat.protocol.storage.Places;
+import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -21,6 +22,9 @@ final class WorkerCommand {
     private static final String TRIM_THRESHOLD = "MALLOC_TRIM_THRESHOLD_";
     private static final Path NICE = Path.of("/usr/bin/nice");
     private static final Path TASKSET = Path.of("/usr/bin/taskset");
+
+    /** Names the file in which this Java keeps classes ready (an AOT cache, JEP 514) that were loaded by the same class path. */
+    private static final String CACHE = "vat.worker.cache";
 
     /** Names another main class, for rigs that disturb workers. */
     private static final String OTHER_MAIN_CLASS = "vat.worker.main";
@@ -66,6 +70,12 @@ final class WorkerCommand {
         return before;
     }
 
+    /** An empty file says that none could be made. */
+    private static String cache() {
+        String file = System.getProperty(CACHE);
+        return file == null || new File(file).length() == 0 ? "-Xshare:auto" : "-XX:AOTCache=" + file;
+    }
+
     private static List<String> command(WorkerRole role, Places places, Restraint restraint) {
         List<String> command = new ArrayList<>(steppingBack(role, restraint));
         String packaged = System.getProperty("jpackage.app-path");
@@ -74,6 +84,7 @@ final class WorkerCommand {
             command.add("--worker");
         } else {
             command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+            command.add(cache());
             if (role == WorkerRole.CAPTURE) {
                 // It lives for some seconds beside a scene that needs every core: compiling twice would cost more than it gives.
                 command.add("-XX:TieredStopAtLevel=1");
@@ -82,7 +93,7 @@ final class WorkerCommand {
             }
             command.addAll(
                     List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC",
-                            "-Xshare:auto", "-XX:-CreateCoredumpOnCrash",
+                            "-XX:-CreateCoredumpOnCrash",
                             // Lets threads that check frames in the background step back.
                             "-XX:ThreadPriorityPolicy=1",
                             "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",

@@ -45,7 +45,8 @@ public final class Training {
         System.exit(0);
     }
 
-    private static Path frames(Path folder) throws Exception {
+    /** Some small ones. */
+    static Path frames(Path folder) throws Exception {
         for (int i = 1; i <= FRAMES; i++) {
             BufferedImage picture = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
             picture.setRGB(i, i, -1);
