@@ -24,6 +24,7 @@ import dev.vat.engine.queue.RunQueue;
 import dev.vat.engine.queue.StartTime;
 import dev.vat.engine.queue.Waiting;
 import dev.vat.engine.run.Preparation;
+import dev.vat.engine.run.Run;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
@@ -123,6 +124,7 @@ final class MakeCommand implements Callable<Integer> {
             return queued(project);
         }
         try (Viewer viewer = new Viewer(places)) {
+            Run.expect(places, cores);
             Preparation prepared = Preparation.of(project, viewer,
                     (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             prepared.findings().all().forEach(this::tell);

@@ -3,6 +3,7 @@ package dev.vat.cli;
 import dev.vat.core.product.VatVersion;
 import dev.vat.core.words.Words;
 import dev.vat.engine.WindowLauncher;
+import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
 import java.io.File;
 import java.nio.file.InvalidPathException;
@@ -10,6 +11,7 @@ import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.ResourceBundle;
@@ -65,6 +67,10 @@ public final class Vat implements Runnable {
         COMMANDS.put("demo", DemoCommand::new);
     }
 
+    /** Those that look into frames at once. */
+    private static final Set<String> LOOKING = Set.of("look", "wanted", "make", "plan", "try", "passes", "contacts");
+    private static final Set<String> HELP = Set.of("-h", "--help", "-V", "--version");
+
     /** What {@code --version} says. */
     static final class Version implements CommandLine.IVersionProvider {
         @Override
@@ -80,6 +86,10 @@ public final class Vat implements Runnable {
         List<String> words = Arrays.asList(arguments);
         Output output = new Output(words.contains("--json"));
         boolean named = arguments.length > 0 && COMMANDS.containsKey(arguments[0]);
+        if (named && LOOKING.contains(arguments[0]) && Collections.disjoint(words, HELP)) {
+            // Its process starts while the command is still being understood.
+            Viewer.expect(Places.ofSystem());
+        }
         int code = (named ? line(output, List.of(arguments[0])) : line(output)).execute(arguments);
         if (!Output.isTaken()) {
             output.say(WORDS.say("theAnswerCouldntBeWritten"));

@@ -64,11 +64,16 @@ public final class WorkerProcess implements AutoCloseable {
      */
     public static WorkerProcess start(WorkerRole role, Places places, Restraint restraint, Consumer<Message> messages,
             Consumer<WorkerLost> lost) throws IOException {
-        WorkerProcess worker = new WorkerProcess(WorkerTransport.inUse().start(role, places, restraint));
+        WorkerProcess worker = new WorkerProcess(ReadyWorkers.take(role, places, restraint));
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);
         Thread.ofPlatform().daemon().name("worker-" + role.id()).start(() -> worker.listen(messages, lost));
         Thread.ofVirtual().name("worker-watch").start(worker::watch);
         return worker;
+    }
+
+    /** Lets the next one of a role start already: whoever {@link #start starts} it the same way needn't wait as long. */
+    public static void prepare(WorkerRole role, Places places, Restraint restraint) {
+        ReadyWorkers.prepare(role, places, restraint);
     }
 
     private void listen(Consumer<Message> messages, Consumer<WorkerLost> lost) {

@@ -135,11 +135,23 @@ public final class Run implements AutoCloseable {
         return run;
     }
 
+    /**
+     * Somebody is about to start a run: its process starts beside whatever has to be known before.
+     *
+     * @param cores as in its {@link Order}
+     */
+    public static void expect(Places places, Integer cores) throws IOException {
+        WorkerProcess.prepare(WorkerRole.RUN, places, restraint(places, cores));
+    }
+
+    private static Restraint restraint(Places places, Integer cores) throws IOException {
+        return new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores());
+    }
+
     private void begin() throws IOException {
         closedBefore = closedParts();
         watch.excuse();
-        worker = WorkerProcess.start(WorkerRole.RUN, places,
-                new Restraint(cores != null ? cores : UserSettings.load(places.settings()).cores()), this::take, loss -> lost(loss.why()));
+        worker = WorkerProcess.start(WorkerRole.RUN, places, restraint(places, cores), this::take, loss -> lost(loss.why()));
         watch.advanced();
         if (attempts == 0) {
             watch.start();

@@ -46,6 +46,11 @@ public final class Viewer implements AutoCloseable {
     private int restarts;
     private boolean closed;
 
+    /** Somebody is about to open one: its process starts beside whatever has to be known before. */
+    public static void expect(Places places) {
+        WorkerProcess.prepare(WorkerRole.VIEWER, places, null);
+    }
+
     public Viewer(Places places) {
         this.places = places;
         this.pictures = new PictureQueue(places.cache());

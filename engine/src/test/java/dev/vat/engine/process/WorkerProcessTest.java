@@ -31,11 +31,14 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -51,6 +54,32 @@ class WorkerProcessTest {
         try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> {}, _ -> {})) {
             assertThat(worker.hello().library()).startsWith("libav ");
             assertThat(worker.hello().pid()).isEqualTo(worker.pid());
+        }
+    }
+
+    /** The one that was prepared is taken, once. */
+    @Test
+    void aPreparedOneIsReadyWhenItIsStarted() throws Exception {
+        Set<Long> before = ProcessHandle.current().children().map(ProcessHandle::pid).collect(Collectors.toSet());
+        WorkerProcess.prepare(WorkerRole.VIEWER, TestPlaces.in(folder), null);
+        try (WorkerProcess first = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> {}, _ -> {})) {
+            assertThat(first.hello().pid()).isEqualTo(first.pid());
+            assertThat(ProcessHandle.current().children().map(ProcessHandle::pid).filter(p -> !before.contains(p)))
+                    .containsExactly(first.pid());
+            try (WorkerProcess second = WorkerProcess.start(WorkerRole.VIEWER, TestPlaces.in(folder), _ -> {}, _ -> {})) {
+                assertThat(second.hello().pid()).isEqualTo(second.pid()).isNotEqualTo(first.pid());
+            }
+        }
+    }
+
+    /** A cache that isn't there, or is empty, keeps nobody from starting. */
+    @Test
+    void aCacheThatCouldntBeMadeIsLeftOut() throws Exception {
+        System.setProperty("vat.worker.cache", Files.createFile(folder.resolve("none.aot")).toString());
+        try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> {}, _ -> {})) {
+            assertThat(worker.hello().pid()).isEqualTo(worker.pid());
+        } finally {
+            System.clearProperty("vat.worker.cache");
         }
     }
 
