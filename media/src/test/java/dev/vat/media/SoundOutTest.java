@@ -113,7 +113,9 @@ class SoundOutTest {
     @MethodSource("pairs")
     void soundIsWovenInAndReadBack(Container container, SoundCodec codec) throws IOException {
         int channels = codec == SoundCodec.AC3 ? 6 : 2;
-        Settings settings = Settings.of(picture(container), container);
+        Settings usual = Settings.of(picture(container), container);
+        Settings settings = new Settings(usual.codec(), container, usual.control(), false, usual.framing(), codec, usual.tracks(), null, 0,
+                usual.effort(), null, null);
         EncoderSpec spec = EncoderSpec.of(settings, SIZE, PixelAspect.SQUARE, Rate.FPS_25, 2);
         long samples = Rate.FPS_25.seconds(FRAMES).times(SoundCodec.RATE).round();
         ReelSound sound = new ReelSound(channels, "stereo", samples,
