@@ -27,7 +27,7 @@ import java.util.concurrent.atomic.AtomicLong;
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
  * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code
- * compare}, {@code capture}, {@code smooth}, {@code start}, {@code crowd} (which isn't in {@code all}), or {@code all}. Each measurement
+ * forecasts-short}, {@code compare}, {@code capture}, {@code smooth}, {@code start}, {@code crowd} (which isn't in {@code all}), or {@code all}. Each measurement
  * is a process of its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
@@ -100,6 +100,9 @@ public final class Bench {
         }
         if (which.equals("all") || which.equals("forecasts")) {
             new Forecasts(bench.home).run();
+        }
+        if (which.equals("all") || which.equals("forecasts-short")) {
+            new Forecasts(bench.home).runShort();
         }
         if (which.equals("all") || which.equals("compare")) {
             new Comparing(bench.home).run();

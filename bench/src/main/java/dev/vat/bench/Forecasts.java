@@ -34,6 +34,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -45,8 +46,12 @@ final class Forecasts {
 
     private static final int WIDTH = 640;
     private static final int HEIGHT = 360;
-    private static final int FRAMES = 480;
+    private static final int LONG = 480;
+    /** Of short reels, taken at other places of what the long ones show. */
+    private static final int SHORT = 60;
+    private static final List<Integer> STARTS = List.of(37, 211);
     private static final List<String> TARGETS = List.of("web-h264", "review-h264", "web-vp9", "edit-prores-hq");
+    private static final List<String> TARGETS_OF_SHORT = List.of("web-h264", "review-h264", "web-vp9", "edit-prores-hq", "hevc-10");
 
     /** What a reel shows. */
     private enum Reel {
@@ -82,12 +87,33 @@ final class Forecasts {
         this.home = home;
     }
 
+    /** What is cut out of a reel. */
+    private record Cut(Reel reel, int start, int frames) {
+        @Override
+        public String toString() {
+            return frames == LONG ? reel.toString() : reel + " from " + start;
+        }
+
+        Object[] at(int frame) {
+            return reel.at(start + frame);
+        }
+    }
+
     void run() throws Exception {
+        all(Arrays.stream(Reel.values()).map(r -> new Cut(r, 0, LONG)).toList(), TARGETS);
+    }
+
+    /** The same of reels of two seconds and a half. */
+    void runShort() throws Exception {
+        all(Arrays.stream(Reel.values()).flatMap(r -> STARTS.stream().map(s -> new Cut(r, s, SHORT))).toList(), TARGETS_OF_SHORT);
+    }
+
+    private void all(List<Cut> cuts, List<String> targets) throws Exception {
         List<Pair> bytes = new ArrayList<>();
         List<Pair> times = new ArrayList<>();
         List<Pair> likeness = new ArrayList<>();
-        for (Reel reel : Reel.values()) {
-            one(reel, bytes, times, likeness);
+        for (Cut cut : cuts) {
+            one(cut, targets, bytes, times, likeness);
         }
         quantiles("bytes", bytes);
         quantiles("seconds of the run", times);
@@ -96,7 +122,7 @@ final class Forecasts {
                 likeness.stream().filter(p -> p.foretold.holds(p.fact)).count(), likeness.size());
     }
 
-    private void one(Reel reel, List<Pair> bytes, List<Pair> times, List<Pair> likeness) throws Exception {
+    private void one(Cut reel, List<String> targets, List<Pair> bytes, List<Pair> times, List<Pair> likeness) throws Exception {
         Path frames = draw(reel);
         Path out = home.resolve("foretold");
         Path own = home.resolve("foretold-home");
@@ -105,7 +131,7 @@ final class Forecasts {
         Sequence sequence = SourceFinder.find(frames).sequences().getFirst();
         Project project = Edits.bringIn(List.of(sequence.location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
         project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(Rate.FPS_25).apply(project));
-        for (String target : TARGETS) {
+        for (String target : targets) {
             project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
         }
         FrameTable.Collector table = FrameTable.collect(sequence);
@@ -163,9 +189,9 @@ final class Forecasts {
         return off[(int) Math.min(off.length - 1, Math.ceil(share * off.length) - 1)];
     }
 
-    private Path draw(Reel reel) throws IOException {
-        Path folder = Files.createDirectories(home.resolve("reel-" + reel.name().toLowerCase(Locale.ROOT)));
-        IntStream.range(0, FRAMES).parallel().forEach(i -> {
+    private Path draw(Cut reel) throws IOException {
+        Path folder = Files.createDirectories(home.resolve("reel-" + reel.toString().toLowerCase(Locale.ROOT).replace(' ', '-')));
+        IntStream.range(0, reel.frames).parallel().forEach(i -> {
             Path file = folder.resolve("f.%04d.png".formatted(i));
             if (!Files.exists(file)) {
                 Object[] what = reel.at(i);

@@ -35,12 +35,13 @@ public final class Excerpts {
         return all;
     }
 
-    /** In the order of the reel; all of it where it is short. @param rate of the reel */
+    /** In the order of the reel; where it is short one, which is all of it. @param rate of the reel */
     public static List<FrameRange> of(ReelCosts costs, Rate rate) {
         List<FrameRange> all = stretches(costs.frames(), length(rate));
         int wanted = Math.clamp(costs.frames() / (ONE_OF * (long) length(rate)), FEWEST, MOST);
         if (all.size() <= wanted) {
-            return all;
+            // In one go: what is made so comes out again to the byte, and pieces of it wouldn't.
+            return List.of(FrameRange.of(0, costs.frames() - 1));
         }
         List<FrameRange> byCost = all.stream().sorted(Comparator.comparingDouble(r -> costs.cost(r.first(), r.count()) / r.count()))
                 .toList();

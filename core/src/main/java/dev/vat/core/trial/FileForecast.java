@@ -29,6 +29,9 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
     private static final double EDGES = 0.03;
     /** The same where frames lean on each other. */
     private static final double EDGES_OF_GROUPS = 0.07;
+    /** What was tried whole is off by this share and so many bytes at most. */
+    private static final double MADE_AGAIN = 0.01;
+    private static final int AROUND = 800;
     /** Times are off by this share at least: other work goes on in a machine. */
     private static final double HURRY = 0.12;
     /** Decibels that nobody can promise. */
@@ -86,7 +89,7 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
         List<Stretch> tried = stretches.stream().filter(Stretch::isTried).toList();
         double[] x = tried.stream().mapToDouble(Stretch::logTriedCost).toArray();
         double share = (double) trial.frames() / shape.frames();
-        Estimate pictures = shape.isIntra() ? sizes(stretches, x, inner, EDGES)
+        Estimate pictures = isTriedWhole(trial, shape) ? whole(trial) : shape.isIntra() ? sizes(stretches, x, inner, EDGES)
                 : sizes(stretches, x, inner, EDGES_OF_GROUPS).plus(keys(costs, trial, shape, cutsStandAlone));
         boolean lossless = trial.excerpts().stream().flatMap(e -> e.frames().stream()).allMatch(p -> p.psnr() == null);
         return new FileForecast(pictures.plus(shape.besides()),
@@ -95,6 +98,17 @@ public record FileForecast(Estimate bytes, Estimate psnr, Estimate ssim, Estimat
                                 shape),
                 likeness(stretches, x, inner, Packed::ssim, LEAST_SSIM, 1), seconds(stretches),
                 Estimate.within(trial.proofSeconds() / share, HURRY));
+    }
+
+    /** Whether its one excerpt is all of it. */
+    private static boolean isTriedWhole(FileTrial trial, FileShape shape) {
+        return trial.excerpts().size() == 1 && trial.excerpts().getFirst().frames().size() == shape.frames();
+    }
+
+    /** What was made once comes out again; what stands around it is known but for some hundred bytes. */
+    private static Estimate whole(FileTrial trial) {
+        double bytes = trial.excerpts().getFirst().frames().stream().mapToDouble(Packed::bytes).sum();
+        return new Estimate(Math.max(0, bytes * (1 - MADE_AGAIN) - AROUND), bytes, bytes * (1 + MADE_AGAIN) + AROUND);
     }
 
     /** The file in stretches of the excerpts' length, in frames of the file. */

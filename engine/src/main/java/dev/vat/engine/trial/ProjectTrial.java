@@ -28,8 +28,8 @@ import java.util.Optional;
 /** A project's files as they are tried, and what that says of each. */
 public final class ProjectTrial {
 
-    /** What a run needs before its first frame, in seconds: a process and its decoders. */
-    private static final Estimate START = new Estimate(.6, 1.2, 3);
+    /** What a run needs before its first frame and behind its last, in seconds: a process, its decoders, delivery. As measured. */
+    private static final Estimate START = new Estimate(1, 2.4, 5);
     private static final int PCM_BITS = 24;
 
     private final Project project;
@@ -78,7 +78,7 @@ public final class ProjectTrial {
     private FileShape shape(RunFile file) {
         Expectation expected = file.expected();
         Settings settings = deliverable(file.target()).settings();
-        return FileShape.of(expected.frames(), file.reelFrames(), settings.groupFrames(expected.rate()), soundBytes(expected));
+        return FileShape.of(expected, file.reelFrames(), settings.groupFrames(expected.rate()), soundBytes(expected));
     }
 
     /** A matte goes with the deliverable that it belongs to. */
