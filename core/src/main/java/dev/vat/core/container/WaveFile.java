@@ -5,7 +5,6 @@ import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.util.List;
 import java.util.Optional;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -66,8 +65,11 @@ public record WaveFile(int tag, int channels, int rate, int bits, long moments, 
 
         @Override
         public String toString() {
-            return Stream.of(integrated, range, truePeak, momentary, shortTerm)
-                    .map(v -> v == null ? "-" : Words.decimal(v / 100., 2)).collect(Collectors.joining(" "));
+            return WORDS.say("loud", said(integrated), said(range), said(truePeak), said(momentary), said(shortTerm));
+        }
+
+        private static String said(Integer hundredths) {
+            return hundredths == null ? WORDS.say("none") : Words.decimal(hundredths / 100., 2);
         }
     }
 

@@ -72,7 +72,7 @@ public final class ReceiptPage extends BorderPane {
     }
 
     private static Label verdict(Receipt receipt) {
-        String words = receipt.proven() ? WORDS.say("provenReopenedDecodedWhole")
+        String words = receipt.proven() ? WORDS.say(receipt.isSound() ? "provenEverySample" : "provenReopenedDecodedWhole")
                 : WORDS.say("notProven", String.join("; ", receipt.reasons()));
         if (receipt.usedAnyway() != null) {
             words += WORDS.say("takenIntoUseAllTheSame", Moments.dated(receipt.usedAnyway()));

@@ -35,7 +35,7 @@ public final class ProofSheet {
     record Content(Receipt receipt, Map<Receipt.Worst, BufferedImage> worst, Map<Long, BufferedImage> contacts) {
 
         String verdict() {
-            return receipt.proven() ? WORDS.say("provenReopenedDecodedWhole")
+            return receipt.proven() ? WORDS.say(receipt.isSound() ? "provenEverySample" : "provenReopenedDecodedWhole")
                     : WORDS.say("notProven", String.join("; ", receipt.reasons()));
         }
 
