@@ -27,8 +27,8 @@ import java.util.concurrent.atomic.AtomicLong;
 /**
  * The benchmarks: {@code one}, {@code fan}, {@code six}, {@code list}, {@code inputs}, {@code play}, {@code memory}, {@code resume},
  * {@code torture} (which isn't in {@code all}), {@code left}, {@code twelve}, {@code parts}, {@code proof}, {@code forecasts}, {@code
- * forecasts-short}, {@code compare}, {@code capture}, {@code smooth}, {@code start}, {@code crowd} (which isn't in {@code all}), or {@code all}. Each measurement
- * is a process of its own with a worker's environment; what is compared takes turns.
+ * forecasts-short}, {@code compare}, {@code capture}, {@code smooth}, {@code start}, {@code crowd} (which isn't in {@code all}), or
+ * {@code all}. Each measurement is a process of its own with a worker's environment; what is compared takes turns.
  */
 public final class Bench {
 

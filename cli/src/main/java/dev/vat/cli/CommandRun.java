@@ -51,14 +51,13 @@ final class CommandRun {
     Integer make(RunPlan plan, Project project) throws IOException, InterruptedException {
         plan.files().forEach(f -> planned.put(f.target(), f));
         output.event("planned", "run", plan.run(), "frames", plan.frames(), "rate", plan.rate().toString(), "rateOrigin",
-                plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream()
-                        .map(f -> planned(f)).toList());
+                plan.rateOrigin(), "folder", plan.folder(), "files", plan.files().stream().map(CommandRun::announced).toList());
         output.say(WORDS.say("makingFrom", (plan.files().size() == 1 ? WORDS.say("1File") : WORDS.say("files", plan.files().size())),
                 (plan.frames() == 1 ? WORDS.say("1FrameAt") : WORDS.say("framesAt", plan.frames())), plan.rate().label()));
         return carryOut(plan, () -> Run.start(plan, places, new Run.Order(project, cores), this::tell));
     }
 
-    private static Map<String, Object> planned(RunFile file) {
+    private static Map<String, Object> announced(RunFile file) {
         return file.isSound() ? Map.of("target", file.target(), "name", file.fileName(), "channels", file.expected().sound().channels())
                 : Map.of("target", file.target(), "name", file.fileName(), "size", file.expected().size().toString());
     }

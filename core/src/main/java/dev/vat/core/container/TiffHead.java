@@ -63,11 +63,11 @@ public final class TiffHead {
     }
 
     /**
-     * The same with Deflate under the number that Adobe registered for it (TIFF Technical Note on Photoshop 3.0), where it stands under the
-     * older one, which some readers don't know.
+     * Puts the number that Adobe registered for Deflate (TIFF Technical Note on Photoshop 3.0) in place of the older one, which some
+     * readers don't know, where a still has that.
      */
-    public static byte[] withRegisteredDeflate(byte[] still) {
-        ByteBuffer all = ByteBuffer.wrap(still.clone());
+    public static void registerDeflate(byte[] still) {
+        ByteBuffer all = ByteBuffer.wrap(still);
         all.order(all.getShort(0) == LITTLE ? ByteOrder.LITTLE_ENDIAN : ByteOrder.BIG_ENDIAN);
         int directory = all.getInt(4);
         for (int i = 0; i < all.getShort(directory); i++) {
@@ -76,7 +76,6 @@ public final class TiffHead {
                 all.putShort(entry + 8, (short) DEFLATE);
             }
         }
-        return all.array();
     }
 
     private static int required(Map<Integer, Long> values, int tag) throws Malformed {

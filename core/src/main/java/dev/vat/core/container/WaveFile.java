@@ -4,7 +4,6 @@ import dev.vat.core.proof.Loudness;
 import dev.vat.core.words.Words;
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -49,6 +48,9 @@ public record WaveFile(int tag, int channels, int rate, int bits, long moments, 
      * @param shortTerm the highest of 3 s
      */
     public record Loud(Integer integrated, Integer range, Integer truePeak, Integer momentary, Integer shortTerm) {
+        /** Before anybody measured. */
+        public static final Loud UNSAID = new Loud(null, null, null, null, null);
+
         public static Loud of(Loudness measured) {
             return new Loud(hundredths(measured.integrated()), hundredths(measured.range()), hundredths(measured.truePeak()),
                     hundredths(measured.momentary()), hundredths(measured.shortTerm()));
@@ -147,10 +149,5 @@ public record WaveFile(int tag, int channels, int rate, int bits, long moments, 
     private static Integer hundredths(Cursor chunk) {
         short value = (short) chunk.u16();
         return value == UNKNOWN ? null : Integer.valueOf(value);
-    }
-
-    /** Samples from midnight to the first one, where it says so. */
-    public Optional<Long> timeReference() {
-        return Optional.ofNullable(broadcast).map(Broadcast::timeReference);
     }
 }

@@ -67,11 +67,7 @@ public record Deliverable(String id, String target, boolean off, String codec, C
     }
 
     public static Deliverable of(Target target) {
-        return new Deliverable(target.id(), target.id(), false, null, null, null, null, null, null, null, null, null, null, null,
-                Ground.BLACK, null,
-                null,
-                null,
-                null, null, false, false, null, false, false, Set.of(), null, Map.of());
+        return new DeliverableDraft().finished(target.id(), Map.of());
     }
 
     private Deliverable with(Consumer<DeliverableDraft> change) {

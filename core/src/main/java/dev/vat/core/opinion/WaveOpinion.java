@@ -52,5 +52,4 @@ final class WaveOpinion {
                 said != null && wanted.equals(said.loud()));
         return opinion.lines();
     }
-
 }

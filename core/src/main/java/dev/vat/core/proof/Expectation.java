@@ -81,7 +81,8 @@ public record Expectation(long frames, Rate rate, Size size, PixelAspect pixelAs
      * @param mostPeak in dBTP
      * @param from first sample of the programme, at 48 kHz: what is before it isn't measured
      * @param to sample after its last
-     * @param channels of the sound before it is shared out among tracks: what is placed where counts for how loud it is; 0 where nobody said
+     * @param channels of the sound before it is shared out among tracks: what is placed where counts for how loud it is; 0 where nobody
+     * said
      */
     public record Level(double wanted, double integrated, double mostPeak, long from, long to,
             @JsonInclude(JsonInclude.Include.NON_DEFAULT) int channels) {

@@ -17,14 +17,15 @@ import dev.vat.core.words.Words;
 public record Loudness(Double integrated, double range, Double truePeak, @JsonInclude(JsonInclude.Include.NON_NULL) Double momentary,
         @JsonInclude(JsonInclude.Include.NON_NULL) Double shortTerm) {
 
+    private static final Words WORDS = Words.of(Loudness.class);
+
     @JsonCreator
     public Loudness {}
 
+    /** Nobody measured the highest moments. */
     public Loudness(Double integrated, double range, Double truePeak) {
         this(integrated, range, truePeak, null, null);
     }
-
-    private static final Words WORDS = Words.of(Loudness.class);
 
     /** {@code -23.1 LUFS, range 4.2 LU, true peak -1.3 dBTP}. */
     public String words() {

@@ -259,8 +259,7 @@ class FindingsTest {
         assertThat(off.one("no-target").text()).contains("switched off");
         Case strange = at(1920, 1080, "web-h264");
         strange.project = strange.project
-                .withDeliverables(List.of(written("""
-                        {"id": "x", "target": "hologram"}""")));
+                .withDeliverables(List.of(written("{'id': 'x', 'target': 'hologram'}")));
         assertThat(strange.one("codec-unknown").text()).contains("'hologram'");
         assertThat(strange.mend("codec-unknown", 0).project.deliverables()).isEmpty();
     }
@@ -273,10 +272,10 @@ class FindingsTest {
         assertThat(at(1920, 1080, "web-h264").find().all()).noneMatch(f -> f.id().equals("made-whole"));
     }
 
-    /** As a project from elsewhere has it. */
+    /** As a project from elsewhere has it. @param json with single quotation marks */
     static Deliverable written(String json) {
         try {
-            return new ObjectMapper().readValue(json, Deliverable.class);
+            return new ObjectMapper().readValue(json.replace('\'', '"'), Deliverable.class);
         } catch (JsonProcessingException e) {
             throw new IllegalArgumentException(e);
         }

@@ -109,8 +109,7 @@ class TreatmentFindingsTest {
         assertThat(find("archive-ffv1", 25, avi)).extracting(Finding::id).doesNotContain("colour-illegal");
         Finding lost = one(find("edit-prores-hq", 25, DeliverableEdits.follow("edit-prores-hq", d -> d.withColour(ColourCoding.PQ)),
                 DeliverableEdits.follow("edit-prores-hq", d -> FindingsTest.written(
-                        """
-                                {"id": "edit-prores-hq", "target": "edit-prores-hq", "codec": "v210", "container": "AVI", "colour": "rec2100-pq"}"""))),
+                        "{'target': 'edit-prores-hq', 'codec': 'v210', 'container': 'AVI', 'colour': 'rec2100-pq'}"))),
                 "colour-illegal");
         assertThat(lost.text()).contains("has the usual colours of its size only, not HDR PQ");
         assertThat(mended(lost, 0).deliverables().getFirst().colour()).isNull();

@@ -24,6 +24,8 @@ public final class SetCheck {
     private static final Words WORDS = Words.of(SetCheck.class);
 
     private static final String ZIP = ".zip";
+    /** A file manager leaves it wherever somebody looks. */
+    private static final String FINDERS_OWN = ".DS_Store";
 
     /**
      * @param files that are as the manifest says
@@ -114,7 +116,8 @@ public final class SetCheck {
             }
             Set<String> known = links.stream().map(MhlText.Link::file).collect(Collectors.toSet());
             try (Stream<Path> beside = Files.list(home)) {
-                beside.map(f -> f.getFileName().toString()).filter(f -> !f.equals(Manifest.CHAIN) && !known.contains(f)).sorted()
+                beside.map(f -> f.getFileName().toString())
+                        .filter(f -> !f.equals(Manifest.CHAIN) && !f.endsWith(FINDERS_OWN) && !known.contains(f)).sorted()
                         .forEach(f -> reasons.add(WORDS.say("isntInTheChain", Manifest.FOLDER, f)));
             }
             Path last = home.resolve(links.getLast().file()).normalize();
@@ -149,7 +152,7 @@ public final class SetCheck {
     static Stream<String> files(Path folder) throws IOException {
         try (Stream<Path> all = Files.walk(folder)) {
             return all.filter(SetCheck::isFile).map(f -> name(folder, f))
-                    .filter(f -> !f.startsWith(Manifest.FOLDER + "/") && !f.endsWith(".DS_Store")).toList().stream();
+                    .filter(f -> !f.startsWith(Manifest.FOLDER + "/") && !f.endsWith(FINDERS_OWN)).toList().stream();
         }
     }
 

@@ -93,7 +93,8 @@ final class WorkerCommand {
             }
             command.addAll(
                     List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC",
-                            "-XX:-CreateCoredumpOnCrash",
+                            // Standard output is for messages: a word of the virtual machine there would end the conversation.
+                            "-Xlog:disable", "-Xlog:all=warning:stderr", "-XX:-CreateCoredumpOnCrash",
                             // Lets threads that check frames in the background step back.
                             "-XX:ThreadPriorityPolicy=1",
                             "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",

@@ -76,11 +76,7 @@ public final class Viewer implements AutoCloseable {
 
     /** The media library's version; starts the process if need be and waits for it. */
     public String library() throws IOException {
-        WorkerProcess started;
-        synchronized (this) {
-            started = worker();
-        }
-        return started.hello().library();
+        return worker().hello().library();
     }
 
     /**
@@ -230,7 +226,7 @@ public final class Viewer implements AutoCloseable {
         }
     }
 
-    private WorkerProcess worker() throws IOException {
+    private synchronized WorkerProcess worker() throws IOException {
         if (worker == null) {
             ViewerMessage.Slots slots = pictures.slots(++lastId);
             worker = WorkerProcess.start(WorkerRole.VIEWER, places, this::take, this::lost);
@@ -284,7 +280,7 @@ public final class Viewer implements AutoCloseable {
     }
 
     /** The process's number, for tests that end it. */
-    public synchronized long pid() throws IOException {
+    public long pid() throws IOException {
         return worker().pid();
     }
 

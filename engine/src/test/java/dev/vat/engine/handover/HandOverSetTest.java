@@ -141,6 +141,7 @@ class HandOverSetTest {
         Files.createSymbolicLink(set.resolve("kite.edl"), elsewhere.resolve("kite.edl"));
         Files.createSymbolicLink(set.resolve("more"), elsewhere);
         Files.writeString(set.resolve("ascmhl").resolve("smuggled.txt"), "x");
+        Files.writeString(set.resolve("ascmhl").resolve(".DS_Store"), "left by whoever looked");
         assertThat(reasons(set)).containsExactlyInAnyOrder("kite.edl is missing",
                 "kite.edl is a link to something else, and nothing that was handed over",
                 "more is a link to something else, and nothing that was handed over",

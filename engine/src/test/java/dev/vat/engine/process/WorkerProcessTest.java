@@ -42,6 +42,8 @@ import java.util.stream.Collectors;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 @Tag("process")
 class WorkerProcessTest {
@@ -72,10 +74,12 @@ class WorkerProcessTest {
         }
     }
 
-    /** A cache that isn't there, or is empty, keeps nobody from starting. */
-    @Test
-    void aCacheThatCouldntBeMadeIsLeftOut() throws Exception {
-        System.setProperty("vat.worker.cache", Files.createFile(folder.resolve("none.aot")).toString());
+    /** A cache that couldn't be made, or is of other classes, keeps nobody from starting, and says nothing between the messages. */
+    @ParameterizedTest
+    @ValueSource(ints = {0, 1 << 16})
+    void aCacheOfNoUseIsPassedOver(int bytes) throws Exception {
+        Path cache = Files.write(folder.resolve("none.aot"), new byte[bytes]);
+        System.setProperty("vat.worker.cache", cache.toString());
         try (WorkerProcess worker = WorkerProcess.start(WorkerRole.RUN, TestPlaces.in(folder), _ -> {}, _ -> {})) {
             assertThat(worker.hello().pid()).isEqualTo(worker.pid());
         } finally {

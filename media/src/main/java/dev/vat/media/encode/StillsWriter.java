@@ -69,7 +69,10 @@ public final class StillsWriter implements PartSink {
                     new DpxHeader.Facts(file.getFileName().toString(), VatVersion.named(), expected.rate(), label, frame,
                             expected.frames(), expected.pixelAspect()));
             case "exr" -> ExrHead.dated(still, expected.rate(), label, VatVersion.named());
-            case "tiff" -> TiffHead.withRegisteredDeflate(still);
+            case "tiff" -> {
+                TiffHead.registerDeflate(still);
+                yield still;
+            }
             default -> still;
         };
     }

@@ -51,7 +51,6 @@ public final class BroadcastWave {
     private static final int BROADCAST = 602;
     /** From the start of the extension to its fields of loudness. */
     private static final int LOUDNESS = 412;
-    private static final short UNKNOWN = 0x7fff;
     private static final DateTimeFormatter DATE = DateTimeFormatter.ofPattern("yyyy-MM-dd", Locale.ROOT).withZone(ZoneOffset.UTC);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT).withZone(ZoneOffset.UTC);
 
@@ -145,9 +144,7 @@ public final class BroadcastWave {
         text(chunk, DATE.format(head.made), 10);
         text(chunk, TIME.format(head.made), 8);
         chunk.putLong(head.timeReference).putShort((short) 2).put(Umid.named(head.name).bytes()).position(LOUDNESS);
-        for (int i = 0; i < 5; i++) {
-            chunk.putShort(UNKNOWN);
-        }
+        WaveFile.Loud.UNSAID.fields().forEach(chunk::putShort);
         chunk.position(BROADCAST).put(history);
         return chunk.array();
     }

@@ -188,7 +188,7 @@ final class Finishing {
         return found;
     }
 
-    /** The tracks whose channels count for how loud it is: of sound alone all of them, so that its files stay as loud as they were together. */
+    /** The tracks whose channels count for how loud it is: of sound alone all of them, so that files stay as loud as they were together. */
     private static List<ChannelMap> counting(RunFile file) {
         return file.isSound() ? List.of() : file.expected().shared();
     }
