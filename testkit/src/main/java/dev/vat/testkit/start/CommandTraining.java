@@ -2,6 +2,7 @@ package dev.vat.testkit.start;
 
 import dev.vat.cli.Vat;
 import dev.vat.protocol.storage.Durable;
+import dev.vat.protocol.storage.Places;
 import java.nio.file.Files;
 import java.nio.file.Path;
 
@@ -13,7 +14,12 @@ public final class CommandTraining {
 
     private CommandTraining() {}
 
+    /** Within a home of its own, by the environment: what it makes must not stand in anybody's history. */
     public static void main(String[] arguments) throws Exception {
+        if (System.getenv("VAT_HOME") == null) {
+            throw new IllegalStateException("VAT_HOME says where training may write");
+        }
+        System.setProperty("org.bytedeco.javacpp.cachedir", Places.ofSystem().cache().resolve("native").toString());
         Path own = Files.createTempDirectory("vat-training");
         try {
             String frames = Training.frames(Files.createDirectories(own.resolve("kite"))).toString();
