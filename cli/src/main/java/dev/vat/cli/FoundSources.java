@@ -2,6 +2,7 @@ package dev.vat.cli;
 
 import dev.vat.core.finding.ExpectedFrames;
 import dev.vat.core.finding.Finding;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.project.Edits;
 import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
@@ -11,23 +12,36 @@ import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
 import dev.vat.engine.source.SourceFinder;
+import dev.vat.protocol.storage.Places;
+import dev.vat.protocol.storage.PreviewStore;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** What was found under a path, as sources that know each other. */
+/** What was found under a path, as sources that know each other, and what lies in folders beside it. */
 final class FoundSources {
 
     private final List<Source> sources;
     private final Map<String, FrameTable> tables = new HashMap<>();
     private final Relatives relatives;
+    private final List<Preview> previews;
 
-    FoundSources(SourceFinder.Found found) {
-        sources = found.locations().isEmpty() ? List.of()
-                : Edits.bringIn(found.locations(), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY).sources();
-        for (Sequence sequence : found.sequences()) {
+    /** @param places where approved previews are kept */
+    FoundSources(SourceFinder.Found found, Places places) {
+        List<Sequence> sequences = new ArrayList<>(found.sequences());
+        List<Location> locations = new ArrayList<>(found.locations());
+        found.sequences().stream().map(s -> s.location().folder()).distinct().map(SourceFinder::beside).flatMap(List::stream)
+                .filter(s -> !locations.contains(s.location())).forEach(s -> {
+                    sequences.add(s);
+                    locations.add(s.location());
+                });
+        sources = locations.isEmpty() ? List.of()
+                : Edits.bringIn(locations, Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY).sources();
+        previews = PreviewStore.in(places).all();
+        for (Sequence sequence : sequences) {
             at(sequence.location()).ifPresent(source -> tables.put(source.id(), FrameTable.unchecked(sequence)));
         }
         relatives = new Relatives(sources, tables);
@@ -37,16 +51,18 @@ final class FoundSources {
         return sources.stream().filter(s -> s.location().equals(location)).findFirst();
     }
 
-    /** That sources of the same shot have more frames than one of them has. */
-    Optional<Finding> byKin(Location location, Reading reading) {
-        return at(location).filter(source -> tables.containsKey(source.id()))
-                .flatMap(source -> ExpectedFrames.byKin(source, reading, tables.get(source.id()).sequence(), relatives));
+    /** That the preview which was approved, or sources of the same shot, have more frames than one of them has. */
+    Optional<Finding> fewer(Location location, Reading reading) {
+        return at(location).filter(source -> tables.containsKey(source.id())).flatMap(source -> {
+            Sequence sequence = tables.get(source.id()).sequence();
+            return ExpectedFrames.fewer(source, reading, sequence, relatives, previews);
+        });
     }
 
-    /** What is to be said of the frames that there should be of one of them, by its numbers and its kin. */
+    /** What is to be said of the frames that there should be of one of them, by its numbers, the approved preview and its kin. */
     List<Finding> expected(Location location, Reading reading) {
         Stream<Finding> byNumbers = at(location).filter(source -> tables.containsKey(source.id())).stream()
                 .flatMap(source -> ExpectedFrames.byNumbers(source, reading, tables.get(source.id()).sequence()).stream());
-        return Stream.concat(byNumbers, byKin(location, reading).stream()).toList();
+        return Stream.concat(byNumbers, fewer(location, reading).stream()).toList();
     }
 }

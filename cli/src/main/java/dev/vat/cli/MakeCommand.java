@@ -111,7 +111,7 @@ final class MakeCommand implements Callable<Integer> {
     @Option(names = "--cores", paramLabel = "N")
     private Integer cores;
 
-    /** That a folder's sequence has fewer frames than its kin. */
+    /** That a folder's sequence has fewer frames than its kin, or than the approved preview. */
     private Optional<Finding> fewer = Optional.empty();
 
     @Override
@@ -190,7 +190,7 @@ final class MakeCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesAndNoMoviesIn", absolute)));
         }
         Location chosen = choose(found, pictures);
-        fewer = new FoundSources(found).byKin(chosen, Reading.PLAIN);
+        fewer = new FoundSources(found, places).fewer(chosen, Reading.PLAIN);
         return Edits.bringIn(List.of(chosen), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 

@@ -83,15 +83,11 @@ final class PassesCommand implements Callable<Integer> {
             Project made = Edits.setRate(parse(rate, Rate::parse))
                     .apply(ReelEdits.mixItem(0, mix)
                             .apply(all.withCurrentReel(r -> r.withName(shot(all)).withItems(List.of(Item.of(main.id()))))));
-            PassReport report = PassWords.full(passes).isEmpty() ? null
-                    : check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
-            if (report == null) {
-                output.say(WORDS.say("thereIsNoFullPictureToCompare"));
-            }
+            PassReport report = check(ResolvedReel.of(made, survey.tables()).orElseThrow(), viewer);
             if (file != null) {
                 NewProject.write(made, file, output);
             }
-            return report != null && !report.apart().isEmpty() ? ExitCode.FINDINGS.code() : ExitCode.PROVEN.code();
+            return !report.apart().isEmpty() ? ExitCode.FINDINGS.code() : ExitCode.PROVEN.code();
         }
     }
 
@@ -127,11 +123,11 @@ final class PassesCommand implements Callable<Integer> {
     }
 
     private PassReport check(ResolvedReel programme, Viewer viewer) throws InterruptedException, IOException {
-        PassCheck check = new PassCheck(programme, programme.plan().spans().getFirst());
+        PassCheck check = PassCheck.of(programme, programme.plan().spans().getFirst());
         try {
             PassReport report = check.run(viewer, done -> output.event("compared", "frames", done, "of", check.frames())).get();
-            output.event("passes", "frames", report.frames().size(), "most", report.most(), "apart",
-                    report.apart().stream().map(PassReport.Frame::number).toList());
+            output.event("passes", "frames", report.frames().size(), report.full() ? "most" : "beyondWhite", report.most(), "apart",
+                    report.apart().stream().map(PassReport.Frame::name).toList());
             output.answer(report.words());
             return report;
         } catch (ExecutionException e) {

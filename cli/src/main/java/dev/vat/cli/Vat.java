@@ -64,6 +64,7 @@ public final class Vat implements Runnable {
         COMMANDS.put("recover", RecoverCommand::new);
         COMMANDS.put("scene", SceneCommand::new);
         COMMANDS.put("capture", CaptureCommand::new);
+        COMMANDS.put("previews", PreviewsCommand::new);
         COMMANDS.put("demo", DemoCommand::new);
     }
 

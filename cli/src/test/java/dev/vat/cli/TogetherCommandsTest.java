@@ -113,9 +113,31 @@ class TogetherCommandsTest {
         Shell apart = Shell.run("passes", folder.resolve("shot"), "--json");
         assertThat(apart.code()).isEqualTo(ExitCode.FINDINGS.code());
         assertThat(apart.events("passes").getFirst().path("apart")).hasSize(3);
+        Path out = Files.createDirectory(folder.resolve("out"));
+        Shell made = Shell.run("make", project, "--target", "web-h264", "--out", out);
+        assertThat(made.err()).contains("the sum of its passes isn't the full picture: it differs in frame 0001 by ");
         Shell none = Shell.run("passes", TestMaterial.frames(folder, "kite", 2));
         assertThat(none.code()).isEqualTo(ExitCode.FINDINGS.code());
         assertThat(none.err()).contains("No two names in").contains("speak of passes");
+    }
+
+    /** Two lights that are lost beyond white together, and by themselves not. */
+    @Test
+    void withoutAFullPictureTheSumMustStayInItsRange() throws IOException {
+        pass("light", .2);
+        pass("glow", .1);
+        Shell within = Shell.run("passes", folder.resolve("shot"));
+        assertThat(within.code()).as(within.err()).isZero();
+        assertThat(within.out()).contains("There is no full picture to hold the passes against; their sum stays below white");
+        pass("light", .6);
+        pass("glow", .7);
+        Path project = folder.resolve("shot.vat");
+        Shell beyond = Shell.run("passes", folder.resolve("shot"), "--project", project, "--json");
+        assertThat(beyond.code()).isEqualTo(ExitCode.FINDINGS.code());
+        assertThat(beyond.events("passes").getFirst().path("beyondWhite").asDouble()).isEqualTo(1);
+        Path out = Files.createDirectory(folder.resolve("out"));
+        assertThat(Shell.run("make", project, "--target", "web-h264", "--out", out).err())
+                .contains("the sum of its passes is beyond white where no pass is, frame 0001 in 100.0 % of it");
     }
 
     /** Half of the diffuse light lies in shadow, and the highlight on it doesn't: .4 x .5 + .05 is the full picture. */

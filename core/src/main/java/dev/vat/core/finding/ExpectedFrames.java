@@ -1,8 +1,10 @@
 package dev.vat.core.finding;
 
+import dev.vat.core.preview.Preview;
 import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
 import dev.vat.core.resolved.Relatives;
+import dev.vat.core.source.Approved;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
@@ -32,11 +34,28 @@ public final class ExpectedFrames {
         return found;
     }
 
-    /** That its kin have more frames than a sequence has. @param reading of the source where it is used */
-    public static Optional<Finding> byKin(Source source, Reading reading, Sequence sequence, Relatives relatives) {
+    /** That the preview which was approved, or its kin, have more frames than a sequence has. @param reading of the source where it is used */
+    public static Optional<Finding> fewer(Source source, Reading reading, Sequence sequence, Relatives relatives, List<Preview> previews) {
+        return byApproved(source, reading, sequence, Preview.approvedFor(source.location(), previews))
+                .or(() -> byKin(source, reading, sequence, relatives));
+    }
+
+    private static Optional<Finding> byKin(Source source, Reading reading, Sequence sequence, Relatives relatives) {
         return !isOpen(reading) || sequence.pattern().isSingle() ? Optional.empty()
                 : relatives.expected(source).filter(kin -> kin.first() < sequence.first() || kin.last() > sequence.last())
                         .map(kin -> fewer(source, sequence, kin));
+    }
+
+    private static Optional<Finding> byApproved(Source source, Reading reading, Sequence sequence, List<Approved> approved) {
+        return !isOpen(reading) || sequence.pattern().isSingle() ? Optional.empty()
+                : approved.stream().filter(a -> a.range().first() < sequence.first() || a.range().last() > sequence.last()).findFirst()
+                        .map(a -> Finding.of("fewer-than-approved", Severity.WARNING,
+                                WORDS.say("approvedHas", sequence.name(), sequence.range(), a.preview(), a.range()))
+                                .aboutSource(source.id())
+                                .withRemedies(new Remedy.Apply(WORDS.say("expectAll", a.range()),
+                                        SourceEdits.setExpected(source.id(), a.range())),
+                                        new Remedy.Apply(WORDS.say("takeAlone", sequence.range()),
+                                                SourceEdits.setRange(source.id(), sequence.range()))));
     }
 
     /** Whether nobody said which frames are to be used, or there should be. */

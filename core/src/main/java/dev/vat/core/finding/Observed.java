@@ -1,6 +1,9 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.content.ContentReview;
+import dev.vat.core.pass.MixedPicture;
+import dev.vat.core.pass.PassReport;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.source.ClipFacts;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.time.FrameRange;
@@ -19,11 +22,13 @@ import java.util.Set;
  * @param unusable files beside the frames, such as looks, that can't be used: by path, why
  * @param foretold by a deliverable's id: what trials say that it will be
  * @param flashes frames of the current reel within which its picture flashes too often, as far as it was looked at
+ * @param passes what was seen of pictures that are made again of their passes
+ * @param previews that were captured on this machine
  * @param lacking letters that are to be written into pictures and that a face hasn't: by its path, empty for Vat's own
  */
 public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
         Destination destination, Set<String> checking, Map<String, String> unusable, Map<String, String> lacking,
-        Map<String, FileForecast> foretold, List<FrameRange> flashes) {
+        Map<String, FileForecast> foretold, List<FrameRange> flashes, Map<MixedPicture, PassReport> passes, List<Preview> previews) {
 
     public Observed {
         tables = Map.copyOf(tables);
@@ -34,18 +39,30 @@ public record Observed(Map<String, FrameTable> tables, Map<String, ContentReview
         lacking = Map.copyOf(lacking);
         foretold = Map.copyOf(foretold);
         flashes = List.copyOf(flashes);
+        passes = Map.copyOf(passes);
+        previews = List.copyOf(previews);
     }
 
     /** Nothing was tried. */
     public Observed(Map<String, FrameTable> tables, Map<String, ContentReview> reviews, Map<String, ClipFacts> clips,
             Destination destination,
             Set<String> checking, Map<String, String> unusable, Map<String, String> lacking) {
-        this(tables, reviews, clips, destination, checking, unusable, lacking, Map.of(), List.of());
+        this(tables, reviews, clips, destination, checking, unusable, lacking, Map.of(), List.of(), Map.of(), List.of());
     }
 
     /** The same with what trials found. */
     public Observed withTrial(Map<String, FileForecast> files, List<FrameRange> flashing) {
-        return new Observed(tables, reviews, clips, destination, checking, unusable, lacking, files, flashing);
+        return new Observed(tables, reviews, clips, destination, checking, unusable, lacking, files, flashing, passes, previews);
+    }
+
+    /** The same with what was seen of passes. */
+    public Observed withPasses(Map<MixedPicture, PassReport> reports) {
+        return new Observed(tables, reviews, clips, destination, checking, unusable, lacking, foretold, flashes, reports, previews);
+    }
+
+    /** The same with previews that are kept. */
+    public Observed withPreviews(List<Preview> kept) {
+        return new Observed(tables, reviews, clips, destination, checking, unusable, lacking, foretold, flashes, passes, kept);
     }
 
     /** Every letter can be written. */

@@ -1,9 +1,11 @@
 package dev.vat.core.finding;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.pass.MixedPicture;
 import dev.vat.core.pass.Operation;
 import dev.vat.core.pass.Pass;
 import dev.vat.core.pass.PassMix;
+import dev.vat.core.pass.PassReport;
 import dev.vat.core.picture.PictureFormat;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.ReelEdits;
@@ -13,6 +15,7 @@ import dev.vat.core.resolved.ResolvedReel;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.words.Words;
 import java.util.List;
+import java.util.Map;
 
 /** Findings on a picture that is made of passes. What is amiss with their frames is told by the rules on sources. */
 final class PassRules {
@@ -21,12 +24,17 @@ final class PassRules {
 
     private PassRules() {}
 
-    static void check(ResolvedReel programme, List<Finding> found) {
+    /** @param seen of pictures that are made of passes, as far as they were looked at */
+    static void check(ResolvedReel programme, Map<MixedPicture, PassReport> seen, List<Finding> found) {
         for (ReelSpan span : programme.plan().spans()) {
             PassMix mix = programme.plan().part(span.item()).item().passes();
             if (mix != null) {
                 ReelEntry main = programme.entry(span.item()).orElseThrow();
                 check(programme, span, mix, main, found);
+                PassReport report = seen.get(new MixedPicture(main.source().id(), mix));
+                if (report != null && !report.apart().isEmpty()) {
+                    sum(main, mix, report, found);
+                }
             }
         }
     }
@@ -71,6 +79,16 @@ final class PassRules {
             layers(main, pass, found);
             ranges(pass, taken, found);
         });
+    }
+
+    private static void sum(ReelEntry main, PassMix mix, PassReport report, List<Finding> found) {
+        PassReport.Frame worst = report.apart().getFirst();
+        String full = mix.full().map(p -> p.source() == null ? main.source().id() : p.source()).orElse(null);
+        Remedy look = full == null ? new Remedy.GoTo(WORDS.say("lookAtIt"), main.source().id(), worst.number())
+                : new Remedy.HoldAgainstReel(WORDS.say("lookAtBoth"), full, worst.number());
+        found.add(Finding.of("pass-sum", Severity.WARNING,
+                WORDS.say(full == null ? "theSumIsBeyondWhite" : "theSumIsntTheFullPicture", main.source().name(), report.words(worst)))
+                .aboutSource(main.source().id()).withRemedies(look));
     }
 
     private static void sizes(ReelEntry main, ReelEntry pass, List<Finding> found) {

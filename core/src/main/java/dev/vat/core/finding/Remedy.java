@@ -23,6 +23,9 @@ public sealed interface Remedy {
     /** Asks for another font file. @param with what becomes of its path */
     record ChooseFace(String label, Function<String, Edit> with) implements Remedy {}
 
+    /** Shows a source at a frame, and the reel that takes it beside it, in step. */
+    record HoldAgainstReel(String label, String source, long frame) implements Remedy {}
+
     /** Shows a source at a frame. */
     record GoTo(String label, String source, long frame) implements Remedy {}
 }

@@ -44,7 +44,8 @@ final class SourceRules {
         for (ReelEntry entry : programme.entries()) {
             range(entry, found);
             found.addAll(ExpectedFrames.byNumbers(entry.source(), entry.reading(), entry.table().sequence()));
-            ExpectedFrames.byKin(entry.source(), entry.reading(), entry.table().sequence(), relatives).ifPresent(found::add);
+            ExpectedFrames.fewer(entry.source(), entry.reading(), entry.table().sequence(), relatives, observed.previews())
+                    .ifPresent(found::add);
             frames(programme, entry, observed, found);
             marked(entry, found);
             ApprovedRules.check(entry, found);
@@ -58,7 +59,7 @@ final class SourceRules {
             }
         }
         ViewRules.check(project, programme, observed, found);
-        PassRules.check(programme, found);
+        PassRules.check(programme, observed.passes(), found);
         ReelRules.start(programme, found);
         ReelRules.sounds(programme, observed, found);
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())

@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonCreator;
 import com.fasterxml.jackson.annotation.JsonValue;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.function.UnaryOperator;
 
 /** The passes that one shot's picture is made of again, from the lowest up; what the lowest one does to nothing is to be there. */
@@ -31,6 +32,11 @@ public record PassMix(@JsonValue List<Pass> passes) {
         List<Pass> fewer = new ArrayList<>(passes);
         fewer.remove(index);
         return new PassMix(fewer);
+    }
+
+    /** The one that is the whole picture, which the sum of the others should come to. */
+    public Optional<Pass> full() {
+        return passes.stream().filter(p -> PassWords.role(p.name()).filter(PassWords.Role.FULL::equals).isPresent()).findFirst();
     }
 
     /** Those that go in. */

@@ -4,9 +4,13 @@ import com.fasterxml.jackson.annotation.JsonAnyGetter;
 import com.fasterxml.jackson.annotation.JsonAnySetter;
 import com.fasterxml.jackson.annotation.JsonIgnore;
 import com.fasterxml.jackson.annotation.JsonInclude;
+import dev.vat.core.source.Approved;
 import dev.vat.core.source.FrameNumbers;
+import dev.vat.core.source.Location;
+import dev.vat.core.source.NameWords;
 import dev.vat.core.time.FrameRange;
 import dev.vat.core.time.Rate;
+import java.util.List;
 import java.util.Map;
 
 /**
@@ -47,6 +51,17 @@ public record Preview(String file, String scene, String cameraTitle, long revisi
     @JsonIgnore
     public FrameNumbers numbers() {
         return new FrameNumbers(wish.range().first(), wish.keepLength() ? 1 : wish.every());
+    }
+
+    /** What the final frames are held to that are to be like it. */
+    public Approved asApproved() {
+        return new Approved(file.replace(".mp4", ""), wish.camera(), range(), rate, wish.size(), wish.leadIn());
+    }
+
+    /** Approved ones that a source may be the final frames of: those whose camera its name has. */
+    public static List<Approved> approvedFor(Location source, List<Preview> previews) {
+        return previews.stream().filter(Preview::approved).filter(p -> NameWords.has(source, p.wish().camera())).map(Preview::asApproved)
+                .toList();
     }
 
     public Preview withNote(String text) {

@@ -2,6 +2,7 @@ package dev.vat.core.source;
 
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -45,6 +46,18 @@ public record Kin(String name, List<Member> members) {
     /** Whether they are versions of one thing. */
     public boolean areVersions() {
         return members.stream().allMatch(m -> NameWords.isVersion(m.word));
+    }
+
+    /** Whether what lies in two folders beside each other may be kin, as far as the folders' own names go. */
+    public static boolean mayLieIn(String folder, String other) {
+        return !Collections.disjoint(rests(folder), rests(other));
+    }
+
+    private static Set<String> rests(String folder) {
+        List<String> words = words(folder);
+        Set<String> rests = new LinkedHashSet<>(Set.of(String.join(" ", words)));
+        words.stream().filter(Kin::setsApart).forEach(w -> rests.add(without(words, w)));
+        return rests;
     }
 
     /** Groups sources; the order of families is that of their first members, {@code index} counts in {@code sources}. */

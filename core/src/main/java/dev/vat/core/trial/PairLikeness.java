@@ -12,9 +12,10 @@ import dev.vat.core.words.Words;
  * @param ssim from 0 to 1
  * @param most the strongest difference of a sample, alpha included, in codes of 16 bits
  * @param cells mean difference in green of the cells of a grid, in codes of 16 bits
+ * @param whiter share of the samples of R, G and B that are at the highest code in the second picture and not in the first, from 0 to 1
  */
 @JsonInclude(Include.NON_NULL)
-public record PairLikeness(Double psnr, double ssim, int most, float[] cells) {
+public record PairLikeness(Double psnr, double ssim, int most, float[] cells, double whiter) {
 
     private static final Words WORDS = Words.of(PairLikeness.class);
 

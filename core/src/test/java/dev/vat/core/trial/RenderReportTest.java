@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 class RenderReportTest {
 
     private static PairLikeness like(int most) {
-        return new PairLikeness(most == 0 ? null : 40.0, most == 0 ? 1 : .99, most, new float[PairLikeness.COLUMNS * PairLikeness.ROWS]);
+        return new PairLikeness(most == 0 ? null : 40.0, most == 0 ? 1 : .99, most, new float[PairLikeness.COLUMNS * PairLikeness.ROWS], 0);
     }
 
     @Test

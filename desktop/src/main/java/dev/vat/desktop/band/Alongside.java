@@ -2,6 +2,7 @@ package dev.vat.desktop.band;
 
 import dev.vat.core.preview.Preview;
 import dev.vat.core.recipe.Recipe;
+import dev.vat.core.reel.ReelPlan;
 import dev.vat.core.time.Rate;
 import dev.vat.core.words.Words;
 import java.util.Optional;
@@ -17,11 +18,23 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
 
     private static final Words WORDS = Words.of(Alongside.class);
 
-    /** In step from the first frames on; previews by the numbers of their scene's frames. */
+    /** In step from the first frames on; previews by the numbers of their scene's frames, a source with a reel where that begins to take it. */
     public static long usualOffset(FrameTrack main, FrameTrack inner) {
-        return main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other)
-                && one.numbers().step() == other.numbers().step()
-                        ? Math.floorDiv(one.numbers().first() - other.numbers().first(), one.numbers().step()) : 0;
+        if (main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other)
+                && one.numbers().step() == other.numbers().step()) {
+            return Math.floorDiv(one.numbers().first() - other.numbers().first(), one.numbers().step());
+        }
+        if (main instanceof SourceStrip source && inner instanceof ReelStrip reel) {
+            return ahead(reel, source);
+        }
+        return main instanceof ReelStrip reel && inner instanceof SourceStrip source ? -ahead(reel, source) : 0;
+    }
+
+    /** How much further a frame of a source stands in a reel than in the source itself; 0 where the reel doesn't take it by itself. */
+    private static long ahead(ReelStrip reel, SourceStrip source) {
+        ReelPlan plan = reel.programme().plan();
+        return plan.spans().stream().filter(s -> source.source().id().equals(s.source())).findFirst()
+                .map(s -> s.start() - source.placeOf(plan.by(s, 0).wanted())).orElse(0L);
     }
 
     @Override

@@ -111,7 +111,7 @@ public final class Forecasts {
 
     /** How far it is, in words; empty while nothing goes on. */
     public String words() {
-        return going == null ? "" : progress == null ? "starting"
+        return going == null ? "" : progress == null ? WORDS.say("starting")
                 : progress.doing() + (progress.frames() == 0 ? "" : " " + 100 * progress.done() / progress.frames() + " %");
     }
 

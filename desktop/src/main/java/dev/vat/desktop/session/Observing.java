@@ -19,6 +19,7 @@ public final class Observing {
     private final DestinationWatch destination;
     private final Judging judging;
     private final Planning planning;
+    private final PassSums passes;
     private final Executor ui;
     private boolean coming;
 
@@ -29,6 +30,7 @@ public final class Observing {
         this.watch = new Watch(viewer, background, ui, Clock.systemUTC(), this::changed);
         this.destination = new DestinationWatch(background, ui, this::destinationChanged);
         this.planning = new Planning(session::project, watch);
+        this.passes = new PassSums(viewer, ui, this::judgedAgain);
     }
 
     Watch watch() {
@@ -58,6 +60,7 @@ public final class Observing {
         watch.look(project);
         destination.look(project, folder);
         session.forecasts().look();
+        lookAtPasses();
         judging.now();
     }
 
@@ -93,6 +96,18 @@ public final class Observing {
         }
         session.making().observed();
         session.changed();
+        lookAtPasses();
+    }
+
+    private void lookAtPasses() {
+        if (!watch.isChecking()) {
+            planning.reel().ifPresent(passes::look);
+        }
+    }
+
+    private void judgedAgain() {
+        judging.again();
+        session.tell();
     }
 
     /** The folder's room, or what lies in it, isn't what it was: only findings can come of that. */
@@ -104,6 +119,7 @@ public final class Observing {
 
     private Observed observed() {
         return new Observed(watch.tables(), watch.reviews(), watch.clips(), destination.destination(), watch.checking(),
-                destination.unusable(), destination.lacking()).withTrial(session.forecasts().files(), session.forecasts().flashes());
+                destination.unusable(), destination.lacking()).withTrial(session.forecasts().files(), session.forecasts().flashes())
+                .withPasses(passes.reports()).withPreviews(session.previews().all());
     }
 }

@@ -8,7 +8,6 @@ import dev.vat.core.project.Project;
 import dev.vat.core.project.Source;
 import dev.vat.core.source.Approved;
 import dev.vat.core.source.Location;
-import dev.vat.core.source.NameWords;
 import dev.vat.core.words.Words;
 import dev.vat.engine.capture.Captures;
 import dev.vat.protocol.storage.Places;
@@ -157,14 +156,7 @@ public final class Previews {
 
     /** Only one preview of a camera is the approved one. */
     public void approve(Preview preview, boolean yes) {
-        List<Preview> others = of(preview.scene(), preview.wish().camera()).stream()
-                .filter(p -> p.approved() && !p.file().equals(preview.file())).toList();
-        change(store -> {
-            for (Preview other : others) {
-                store.keep(other.withApproved(false));
-            }
-            store.keep(preview.withApproved(yes));
-        }, yes ? WORDS.say("isTheApprovedOneASource", preview.file()) : "");
+        change(store -> store.approve(preview, yes), yes ? WORDS.say("isTheApprovedOneASource", preview.file()) : "");
     }
 
     public void delete(Preview preview) {
@@ -175,10 +167,7 @@ public final class Previews {
 
     /** Approved previews that a source may be the final frames of: those of its camera first. */
     public List<Approved> approvedFor(Source source) {
-        return kept.stream().filter(Preview::approved).filter(p -> NameWords.has(source.location(), p.wish().camera()))
-                .map(p -> new Approved(p.file().replace(".mp4", ""), p.wish().camera(), p.range(), p.rate(), p.wish().size(),
-                        p.wish().leadIn()))
-                .toList();
+        return Preview.approvedFor(source.location(), kept);
     }
 
     /** The latest preview of each camera, in the order of their first frames. */

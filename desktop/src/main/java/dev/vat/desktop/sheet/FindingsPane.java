@@ -23,7 +23,6 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
-import java.util.function.BiConsumer;
 import java.util.stream.Stream;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -48,7 +47,7 @@ public final class FindingsPane extends VBox {
 
     private final Session session;
     private final Dialogs ask;
-    private final BiConsumer<String, Long> goTo;
+    private final Pictures pictures;
     private final Thumbnails thumbnails;
     private final Set<String> opened = new HashSet<>();
     private boolean unfolded;
@@ -57,11 +56,20 @@ public final class FindingsPane extends VBox {
     private List<Said> said = List.of();
     private List<Alike> shown = List.of();
 
-    /** @param goTo shows a frame of a source, given by its id */
-    public FindingsPane(Session session, Dialogs ask, Thumbnails thumbnails, BiConsumer<String, Long> goTo) {
+    /** Shows what a finding is about. */
+    public interface Pictures {
+
+        /** A frame of a source, given by its id. */
+        void goTo(String source, long frame);
+
+        /** The same, with the reel beside it. */
+        void holdAgainstReel(String source, long frame);
+    }
+
+    public FindingsPane(Session session, Dialogs ask, Thumbnails thumbnails, Pictures pictures) {
         this.session = session;
         this.ask = ask;
-        this.goTo = goTo;
+        this.pictures = pictures;
         this.thumbnails = thumbnails;
         setId("findings");
         getStyleClass().add("findings");
@@ -238,7 +246,8 @@ public final class FindingsPane extends VBox {
         switch (remedies.getFirst()) {
             case Remedy.Apply _ -> session.edit(Edit.together(remedies.stream().map(r -> ((Remedy.Apply) r).edit()).toList()));
             case Remedy.CopyText copy -> Clips.copy(copy.text());
-            case Remedy.GoTo(String _, String source, long frame) -> goTo.accept(source, frame);
+            case Remedy.GoTo(String _, String source, long frame) -> pictures.goTo(source, frame);
+            case Remedy.HoldAgainstReel(String _, String source, long frame) -> pictures.holdAgainstReel(source, frame);
             case Remedy.ChooseFolder _ -> ask.folder(WORDS.say("whereTheFilesGo"), session.folderOf(session.project()))
                     .ifPresent(folder -> session.edit(Edits.setFolder(Place.of(folder))));
             case Remedy.ChooseFace face -> ask.file(WORDS.say("aFaceForWordsInPictures"), WORDS.say("fontFiles"), AuxiliaryFiles.FONTS)

@@ -125,8 +125,8 @@ final class PassPane extends VBox {
         Button against = Parts.small("passes-check", WORDS.say("compareWithTheFullPicture"), () -> {});
         against.setOnAction(_ -> {
             against.setDisable(true);
-            said.setText("Comparing\u2026");
-            PassCheck check = new PassCheck(programme, span);
+            said.setText(WORDS.say("comparing"));
+            PassCheck check = PassCheck.of(programme, span);
             check.run(session.viewer(), done -> Platform.runLater(() -> said.setText(WORDS.say("ofCompared", done, check.frames()))))
                     .whenComplete((report, failure) -> Platform.runLater(() -> {
                         against.setDisable(false);

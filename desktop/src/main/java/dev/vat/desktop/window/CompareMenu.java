@@ -85,7 +85,7 @@ final class CompareMenu {
                                     null))));
         }
         menu.getItems().addAll(made());
-        Menu sources = Controls.menu("A source");
+        Menu sources = Controls.menu(WORDS.say("aSource"));
         sources.setId("compare-sources");
         for (Source source : session.project().sources()) {
             if (session.watch().table(source.id()) != null) {

@@ -68,7 +68,7 @@ public final class MainView extends StackPane {
         previews = new PreviewActs(session, player, picture, navigation);
         scenes = new ScenesPane(session, previews, previews::selected);
         sheet = new SheetPane(session, ask, scenes, navigation::choose, navigation::choose, picture.playback()::seek, player::place,
-                this::refreshLater, () -> press("try-steps"), navigation::goTo);
+                this::refreshLater, () -> press("try-steps"), navigation);
         shownSheet = new ShownSheet(session, sheet);
         looked = new LookedAt(session, sheet);
         documents = new Documents(session, ask, () -> commands.keys(), navigation);

@@ -5,10 +5,12 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.desktop.band.FrameTrack;
 import dev.vat.desktop.band.MovieStrip;
 import dev.vat.desktop.runs.RunsPane;
+import dev.vat.desktop.sheet.FindingsPane;
 import java.nio.file.Path;
 
 /** Goes to what one part of the window asks another to show: a face, a source, a frame, a finished file, a page. */
-final class Navigation implements PreviewActs.PreviewHost, Documents.DocumentHost, RunsPane.RunActions {
+final class Navigation implements PreviewActs.PreviewHost, Documents.DocumentHost, RunsPane.RunActions,
+        FindingsPane.Pictures {
 
     private final MainView view;
 
@@ -29,13 +31,19 @@ final class Navigation implements PreviewActs.PreviewHost, Documents.DocumentHos
         view.refreshLater();
     }
 
-    /** Shows a frame of a source, by its own number. */
-    void goTo(String source, long frame) {
+    @Override
+    public void goTo(String source, long frame) {
         goToSource(source);
         view.refresh();
         if (view.strip() != null) {
             view.seek(view.strip().placeOf(frame));
         }
+    }
+
+    @Override
+    public void holdAgainstReel(String source, long frame) {
+        goTo(source, frame);
+        view.steering().compare("compare-reel");
     }
 
     void goToSource(String id) {

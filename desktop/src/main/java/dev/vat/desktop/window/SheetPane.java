@@ -66,17 +66,17 @@ final class SheetPane extends BorderPane {
      * @param playhead the place that is shown
      * @param columnChosen told when another deliverable is in focus
      * @param ladders asked for steps of quality
-     * @param goTo told of a source and the number of a frame of it that is to be shown
+     * @param pictures shows what findings are about
      */
     SheetPane(Session session, Dialogs ask, ScenesPane scenes, Consumer<Face> faceChosen, Consumer<String> sourceChosen, LongConsumer seek,
             LongSupplier playhead,
-            Runnable columnChosen, Runnable ladders, BiConsumer<String, Long> goTo) {
+            Runnable columnChosen, Runnable ladders, FindingsPane.Pictures pictures) {
         thumbnails = new Thumbnails(session.viewer()::later, Platform::runLater);
         in = new InFace(session, ask, thumbnails, scenes, sourceChosen);
         reel = new ReelFace(session, ask, thumbnails, seek, playhead);
         targets = new TargetBar(session, ask);
         out = new OutFace(session, ask, columnChosen, ladders, targets::open);
-        findings = new FindingsPane(session, ask, thumbnails, goTo);
+        findings = new FindingsPane(session, ask, thumbnails, pictures);
         getStyleClass().add("sheet");
         HBox names = new HBox();
         names.getStyleClass().add("faces");

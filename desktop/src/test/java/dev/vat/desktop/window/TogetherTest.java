@@ -190,10 +190,15 @@ class TogetherTest extends WindowCase {
         await(() -> said("passes-against-full").startsWith("The sum"));
         assertThat(said("passes-against-full")).startsWith("The sum of the passes differs from the full picture by at most 0.")
                 .endsWith("in 3 frames.");
+        assertThat(warned("pass-sum")).isFalse();
         enter("pass-tint-1", "ff8040");
         assertThat(reel().items().getFirst().passes().passes().get(1).tint()).isEqualTo(new Rgb(255, 128, 64));
         fire("passes-check");
         await(() -> said("passes-against-full").startsWith("The sum of the passes is apart"));
+        await(() -> warned("pass-sum"));
+        fire("remedy-pass-sum-0");
+        await(() -> on(() -> window.mainView().steering().isMeasured() && node("compare-close") != null));
+        press("face-reel");
         on(() -> {
             @SuppressWarnings("unchecked")
             ComboBox<Operation> operation = (ComboBox<Operation>) node("pass-operation-3");
@@ -209,5 +214,9 @@ class TogetherTest extends WindowCase {
             return null;
         });
         assertThat(reel().items().getFirst().passes()).isNull();
+    }
+
+    private boolean warned(String finding) throws Exception {
+        return on(() -> session().findings().all().stream().anyMatch(f -> f.id().equals(finding)));
     }
 }

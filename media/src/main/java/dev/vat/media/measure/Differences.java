@@ -117,6 +117,25 @@ public final class Differences {
         return most;
     }
 
+    /** The share of samples of R, G and B that are at the highest code in the second and not in the first, from 0 to 1. */
+    public static double whiter(Picture first, Picture second) {
+        long whiter = 0;
+        for (int plane = 0; plane < ALPHA_PLANE; plane++) {
+            MemorySegment a = first.plane(plane);
+            MemorySegment b = second.plane(plane);
+            for (int y = 0; y < first.height(); y++) {
+                long atA = (long) y * first.stride(plane);
+                long atB = (long) y * second.stride(plane);
+                for (int x = 0; x < first.width(); x++) {
+                    if ((b.get(WORD, atB + 2L * x) & 0xffff) == WHITE && (a.get(WORD, atA + 2L * x) & 0xffff) != WHITE) {
+                        whiter++;
+                    }
+                }
+            }
+        }
+        return (double) whiter / ALPHA_PLANE / first.width() / first.height();
+    }
+
     /**
      * The mean difference of green, second less first, of every cell of a grid: what flickers is seen in how these change. In codes of 16
      * bits.

@@ -108,6 +108,17 @@ public final class PreviewStore {
         return found;
     }
 
+    /** Only one preview of a camera is the approved one: the one before is none any more. @param yes or it is none either */
+    public void approve(Preview preview, boolean yes) throws IOException {
+        for (Preview other : all()) {
+            if (other.approved() && other.scene().equals(preview.scene()) && other.wish().camera().equals(preview.wish().camera())
+                    && !other.file().equals(preview.file())) {
+                keep(other.withApproved(false));
+            }
+        }
+        keep(preview.withApproved(yes));
+    }
+
     /** Deletes a preview. @return the bytes that are free again */
     public long delete(Preview preview) throws IOException {
         Path movie = movie(preview);

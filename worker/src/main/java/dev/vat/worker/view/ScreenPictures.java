@@ -124,7 +124,8 @@ final class ScreenPictures implements AutoCloseable {
             Likeness.Value value = likenesses.get(Size.of(both.first.width(), both.first.height())).compare(both.second, both.first);
             return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(),
                     Differences.most(both.first, both.second),
-                    Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS));
+                    Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS),
+                    Differences.whiter(both.first, both.second));
         }
     }
 
