@@ -20,6 +20,7 @@ import java.util.ServiceLoader;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.BiFunction;
+import java.util.stream.Stream;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.ParameterException;
 import picocli.CommandLine.TypeConversionException;
@@ -83,7 +84,8 @@ public final class Vat implements Runnable {
     private Vat() {}
 
     /** Carries a command out; gives the exit code. */
-    public static int run(String... arguments) {
+    public static int run(String... typed) {
+        String[] arguments = withoutHelpWord(typed);
         List<String> words = Arrays.asList(arguments);
         Output output = new Output(words.contains("--json"));
         boolean named = arguments.length > 0 && COMMANDS.containsKey(arguments[0]);
@@ -97,6 +99,15 @@ public final class Vat implements Runnable {
             return code == ExitCode.PROVEN.code() ? ExitCode.FAILED.code() : code;
         }
         return code;
+    }
+
+    /** {@code help make} is {@code make --help}; of what is no command it is said that it is none. */
+    private static String[] withoutHelpWord(String[] typed) {
+        if (typed.length == 0 || !typed[0].equals("help")) {
+            return typed;
+        }
+        boolean known = typed.length == 1 || COMMANDS.containsKey(typed[1]);
+        return Stream.concat(Arrays.stream(typed).skip(1), known ? Stream.of("--help") : Stream.empty()).toArray(String[]::new);
     }
 
     /** With every command. */

@@ -1,9 +1,11 @@
 package dev.vat.cli;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatCode;
 
 import java.util.ResourceBundle;
 import java.util.TreeSet;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import picocli.CommandLine;
@@ -34,6 +36,31 @@ class UsageTest {
         TreeSet<String> silent = new TreeSet<>();
         all(Vat.line(new Output(false))).flatMap(UsageTest::silent).forEach(silent::add);
         assertThat(silent).isEmpty();
+    }
+
+    /** They can be typed as they stand there: commands, options and how many words there are. */
+    @Test
+    void everyCommandHasTwoExamplesThatAreUnderstood() {
+        all(Vat.line(new Output(false))).map(CommandLine::getCommandSpec).filter(c -> c.parent() != null).forEach(command -> {
+            String[] examples = command.usageMessage().footer();
+            assertThat(examples).as(command.qualifiedName()).hasSize(2);
+            for (String example : examples) {
+                assertThat(example.strip()).startsWith(command.qualifiedName() + " ");
+                String[] words = Pattern.compile("\"([^\"]*)\"|(\\S+)").matcher(example.strip().replace("%%", "%")).results().skip(1)
+                        .map(m -> m.group(1) == null ? m.group(2) : m.group(1)).toArray(String[]::new);
+                assertThatCode(() -> Vat.line(new Output(false)).parseArgs(words)).as(example).doesNotThrowAnyException();
+            }
+        });
+    }
+
+    @Test
+    void helpIsAlsoACommand() {
+        Shell split = Shell.run("help", "split");
+        assertThat(split.code()).isZero();
+        assertThat(split.out()).contains("For example:").contains("vat split delivered/sh010_edit.mov --every 10");
+        assertThat(Shell.run("help", "scene", "render").out()).contains("--flaw hole@12");
+        assertThat(Shell.run("help").out()).contains("contacts").contains("vat help make");
+        assertThat(Shell.run("help", "splt").err()).contains("split");
     }
 
     @Test
