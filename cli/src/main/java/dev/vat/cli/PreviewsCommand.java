@@ -86,7 +86,8 @@ final class PreviewsCommand implements Callable<Integer> {
 
     private void tell(PreviewStore store, Preview p) {
         output.event("preview", "name", title(p), "scene", p.scene(), "camera", p.wish().camera(), "first", p.range().first(), "last",
-                p.range().last(), "rate", p.rate(), "made", p.made(), "bytes", p.bytes(), "approved", p.approved(), "note", p.note(), "path",
+                p.range().last(), "rate", p.rate(), "made", p.made(), "bytes", p.bytes(), "approved", p.approved(), "note", p.note(),
+                "path",
                 store.movie(p).toString());
         output.answer(WORDS.say("line", title(p), p.approved() ? WORDS.say("approved") : "", p.scene(), p.cameraTitle(), p.range(),
                 p.rate().label(), p.made().substring(0, 10), RoughForecast.bytes(p.bytes()),

@@ -22,8 +22,10 @@ import dev.vat.media.read.FrameReader;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Small frames, all different, enough of them for several parts of every codec; and plans over them. */
 final class Material {
@@ -33,6 +35,7 @@ final class Material {
      * file isn't the same twice, undisturbed either.
      */
     static final String IN_TWO_PASSES = "phone-h265";
+    static final String BASE_NAME = "gust";
     static final int FRAMES = 160;
     /** Slow, so that parts hold few frames. */
     static final Rate RATE = Rate.of(6);
@@ -55,8 +58,12 @@ final class Material {
     static Material draw(Path folder) throws IOException {
         Files.createDirectories(folder);
         for (int i = 0; i < FRAMES; i++) {
-            Files.write(folder.resolve("gust.%04d.png".formatted(i + 1)), StillWriter.PNG8.write(frame(i)));
+            Files.write(folder.resolve((BASE_NAME + ".%04d.png").formatted(i + 1)), StillWriter.PNG8.write(frame(i)));
         }
+        return new Material(folder, checked(folder));
+    }
+
+    private static FrameTable checked(Path folder) throws IOException {
         Sequence sequence = SourceFinder.find(folder).sequences().getFirst();
         FrameTable.Collector collector = FrameTable.collect(sequence);
         try (FrameReader reader = new FrameReader()) {
@@ -65,7 +72,7 @@ final class Material {
                 collector.add(check);
             }
         }
-        return new Material(folder, collector.build());
+        return collector.build();
     }
 
     /** Dunes that drift, under a kite that goes round. */
@@ -84,9 +91,21 @@ final class Material {
         return new Samples(WIDTH, HEIGHT, rgb[0], rgb[1], rgb[2], null);
     }
 
-    RunPlan plan(List<String> targets, Path out) {
+    /** The same frames in another folder. */
+    Material in(Path folder) throws IOException {
+        Files.createDirectories(folder);
+        try (Stream<Path> files = Files.list(frames)) {
+            for (Path file : files.toList()) {
+                Files.copy(file, folder.resolve(file.getFileName()), StandardCopyOption.COPY_ATTRIBUTES);
+            }
+        }
+        return new Material(folder, checked(folder));
+    }
+
+    /** @param naming of the files */
+    RunPlan plan(List<String> targets, Path out, String naming) {
         Project project = Edits.bringIn(List.of(table.sequence().location()), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
-        project = Edits.setFolder(Place.of(out)).apply(Edits.setRate(RATE).apply(project));
+        project = Edits.setNaming(naming).apply(Edits.setFolder(Place.of(out)).apply(Edits.setRate(RATE).apply(project)));
         for (String target : targets) {
             project = DeliverableEdits.addTarget(Catalogue.target(target)).apply(project);
             if (target.equals(IN_TWO_PASSES)) {

@@ -42,6 +42,7 @@ final class Round {
     private final Path home;
     private final Path out;
     private final RunPlan plan;
+    private final RunPlan other;
     private final Map<String, Receipt> undisturbed;
     private final SmallDisk disk;
     private final List<Fault> evils;
@@ -49,12 +50,17 @@ final class Round {
 
     /**
      * @param home Vat's own folder for this round
+     * @param other what goes into the same folder at the same time and is left in peace, or null
      * @param undisturbed receipts of the same files by target
      * @param disk that the files go to, or null if it can't be filled up
      */
-    Round(long seed, Path home, RunPlan plan, Map<String, Receipt> undisturbed, SmallDisk disk) {
+    Round(long seed, Path home, RunPlan plan, RunPlan other, Map<String, Receipt> undisturbed, SmallDisk disk, Circumstance how) {
         this.disk = disk;
-        this.evils = Arrays.stream(Fault.values()).filter(e -> disk != null || e != Fault.FILL_DISK).toList();
+        this.other = other;
+        this.evils = Arrays.stream(Fault.values()).filter(e -> (disk != null || e != Fault.FILL_DISK) && !how.spares(e)).toList();
+        if (!how.words().isEmpty()) {
+            told.add(how.words());
+        }
         this.random = new Random(seed);
         this.home = home;
         this.out = Path.of(plan.folder());
@@ -72,6 +78,7 @@ final class Round {
         Files.createDirectories(home);
         Durable.write(planFile, Json.page(plan));
         Path runHome = Places.in(home).runs().resolve(plan.run());
+        Process beside = other == null ? null : beside();
         Process owner = owner("start", planFile);
         awaitBegin(owner, runHome);
         int times = 1 + random.nextInt(MOST_EVILS);
@@ -112,8 +119,18 @@ final class Round {
             }
             told.add("gone on with by hand");
         }
+        if (beside != null && !beside.waitFor(300, TimeUnit.SECONDS)) {
+            end(beside, true);
+            throw new TortureFailure("the other run stood still", told);
+        }
         sameAsUndisturbed();
         return told;
+    }
+
+    private Process beside() throws IOException {
+        Path file = home.resolve("other.json");
+        Durable.write(file, Json.page(other));
+        return owner("start", file);
     }
 
     /** Processes take a while to start: there is nothing to disturb before the journal is there. */
@@ -151,9 +168,24 @@ final class Round {
         }
     }
 
+    /** Sends a signal that may be answered, and waits for its answer. @param all whether workers get it too, as from a terminal */
+    private static void ask(String signal, Process owner, boolean all) throws IOException, InterruptedException {
+        List<ProcessHandle> workers = owner.descendants().toList();
+        Stream<ProcessHandle> asked = Stream.concat(Stream.of(owner.toHandle()), all ? workers.stream() : Stream.empty());
+        List<String> command = new ArrayList<>(List.of("kill", "-" + signal));
+        asked.map(p -> Long.toString(p.pid())).forEach(command::add);
+        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor();
+        owner.waitFor();
+        for (ProcessHandle worker : workers) {
+            worker.onExit().join();
+        }
+    }
+
     private void act(Fault evil, Process owner, Path runHome) throws IOException, InterruptedException {
         switch (evil) {
             case KILL_WORKER -> owner.descendants().forEach(ProcessHandle::destroyForcibly);
+            case TERMINATE -> ask("TERM", owner, false);
+            case INTERRUPT -> ask("INT", owner, true);
             case KILL_APPLICATION -> end(owner, false);
             case KILL_BOTH -> end(owner, true);
             case CUT_JOURNAL -> {
@@ -232,7 +264,8 @@ final class Round {
         }
         List<Path> named;
         try (Stream<Path> files = Files.list(out)) {
-            named = files.filter(f -> !f.getFileName().toString().startsWith(WORK) && !f.toString().endsWith(Receipt.SUFFIX)).toList();
+            named = files.filter(f -> !f.getFileName().toString().startsWith(WORK) && !f.toString().endsWith(Receipt.SUFFIX)
+                    && !f.getFileName().toString().startsWith(Material.BASE_NAME + ".")).toList();
         }
         for (Path file : named) {
             boolean same = undisturbed.values().stream().anyMatch(r -> r.sha256().equals(print(file)));
@@ -252,7 +285,11 @@ final class Round {
 
     private void sameAsUndisturbed() throws IOException {
         nothingBrokenUnderAFinalName();
-        for (RunFile file : plan.files()) {
+        List<RunFile> all = new ArrayList<>(plan.files());
+        if (other != null) {
+            all.addAll(other.files());
+        }
+        for (RunFile file : all) {
             Path made = out.resolve(file.fileName());
             if (!Files.exists(ReceiptFile.of(made))) {
                 throw new TortureFailure(file.fileName() + " was never delivered", told);

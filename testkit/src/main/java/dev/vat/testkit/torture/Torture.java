@@ -1,5 +1,6 @@
 package dev.vat.testkit.torture;
 
+import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.proof.Receipt;
 import dev.vat.core.run.RunPlan;
 import dev.vat.engine.run.Run;
@@ -9,6 +10,7 @@ import dev.vat.protocol.storage.Durable;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,6 +19,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Runs that are killed, cut and robbed at random moments, round after round; each must end with the bytes of a run that nobody disturbed,
@@ -28,6 +31,10 @@ public final class Torture {
     private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt",
             "edit-h264-intra", "edit-cineform",
             "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", Material.IN_TWO_PASSES);
+
+    private static final String USUAL = FileNaming.DEFAULT;
+    /** With what a target adds the longest name that most systems take, or longer: it is cut to that. */
+    private static final String LONG = "kite-week-".repeat(24) + "{target}";
 
     static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 
@@ -53,12 +60,17 @@ public final class Torture {
      * @throws TortureFailure at the first promise that is found broken
      */
     public Tally play(int rounds, long seed) throws IOException, InterruptedException {
+        return play(rounds, seed, Duration.ofDays(1));
+    }
+
+    /** @param room after which no round is begun any more */
+    public Tally play(int rounds, long seed, Duration room) throws IOException, InterruptedException {
         // Every process would unpack the library anew, which takes longer than its work.
         if (System.getProperty(NATIVE_CACHE) == null) {
             System.setProperty(NATIVE_CACHE, folder.resolve("native").toString());
         }
         try (SmallDisk disk = smallDisk()) {
-            return play(rounds, seed, disk);
+            return play(rounds, seed, System.nanoTime() + room.toNanos(), disk);
         }
     }
 
@@ -70,27 +82,36 @@ public final class Torture {
         return disk.orElse(null);
     }
 
-    private Tally play(int rounds, long seed, SmallDisk disk) throws IOException, InterruptedException {
+    private Tally play(int rounds, long seed, long until, SmallDisk disk) throws IOException, InterruptedException {
         Material material = Material.draw(folder.resolve("frames"));
         Map<String, Integer> evils = new LinkedHashMap<>();
-        for (int i = 0; i < rounds; i++) {
-            long now = seed + i;
-            List<String> targets = choose(new Random(now));
-            for (String target : targets) {
+        int played = 0;
+        while (played < rounds && System.nanoTime() < until) {
+            long now = seed + played++;
+            Random random = new Random(now);
+            List<String> targets = choose(random);
+            Circumstance how = Circumstance.values()[random.nextInt(Circumstance.values().length)];
+            List<String> others = how == Circumstance.BESIDE_ANOTHER_RUN
+                    ? choose(random).stream().filter(t -> !targets.contains(t)).toList() : List.of();
+            for (String target : Stream.concat(targets.stream(), others.stream()).toList()) {
                 learn(material, target);
             }
             Path home = folder.resolve("round");
             Durable.deleteTree(home);
             Path place = disk == null ? home : disk.root().resolve("round");
             Durable.deleteTree(place);
-            RunPlan plan = material.plan(targets, place.resolve("out"));
+            boolean beside = how == Circumstance.IN_THE_SOURCES_FOLDER;
+            Material own = beside ? material.in(place.resolve("out")) : material;
+            String naming = how == Circumstance.LONG_NAMES ? LONG : USUAL;
+            RunPlan plan = own.plan(targets, place.resolve("out"), naming);
+            RunPlan other = others.isEmpty() ? null : own.plan(others, place.resolve("out"), naming);
             long typical = targets.stream().mapToLong(millis::get).sum();
-            List<String> told = new Round(now, home, plan, undisturbed, disk).play(typical);
+            List<String> told = new Round(now, home, plan, other, undisturbed, disk, how).play(typical);
             told.forEach(t -> evils.merge(t.replaceFirst(" after \\d+ ms", ""), 1, Integer::sum));
-            say.accept(
-                    "round %d, seed %d: %s: %s: same bytes".formatted(i + 1, now, String.join(" and ", targets), String.join("; ", told)));
+            say.accept("round %d, seed %d: %s: %s: same bytes".formatted(played, now, String.join(" and ", targets),
+                    String.join("; ", told)));
         }
-        return new Tally(rounds, evils);
+        return new Tally(played, evils);
     }
 
     private static List<String> choose(Random random) {
@@ -106,7 +127,7 @@ public final class Torture {
         }
         Path home = folder.resolve("undisturbed-" + target);
         Durable.deleteTree(home);
-        RunPlan plan = material.plan(List.of(target), home.resolve("out"));
+        RunPlan plan = material.plan(List.of(target), home.resolve("out"), USUAL);
         long start = System.nanoTime();
         try (Run run = Run.start(plan, Places.in(home), _ -> {})) {
             List<FileProgress> files = run.outcome().join().files();

@@ -3,6 +3,7 @@ package dev.vat.testkit.torture;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Tag;
@@ -13,6 +14,8 @@ import org.junit.jupiter.api.io.TempDir;
 @Tag("torture")
 @Tag("process")
 class TortureTest {
+
+    private static final long ROOM = Long.getLong("vat.torture.minutes", 4);
 
     @TempDir
     Path folder;
@@ -25,10 +28,13 @@ class TortureTest {
         assertThat(said).singleElement().asString().startsWith("round 1, seed 2: ").endsWith("same bytes");
     }
 
+    /** Up to two hundred, as many as there is time for. */
     @Test
     void manyRuns() throws Exception {
         List<String> said = new ArrayList<>();
-        new Torture(folder, said::add).play(3, 100);
-        assertThat(said).hasSize(3).allMatch(s -> s.endsWith("same bytes"));
+        Torture.Tally tally = new Torture(folder, said::add).play(200, 100, Duration.ofMinutes(ROOM));
+        assertThat(tally.rounds()).isPositive();
+        assertThat(said).filteredOn(s -> s.startsWith("round ")).hasSize(tally.rounds()).allMatch(s -> s.endsWith("same bytes"));
+        System.out.println(tally);
     }
 }
