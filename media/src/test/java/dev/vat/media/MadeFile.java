@@ -76,7 +76,7 @@ public record MadeFile(Path file, Expectation expected, List<FrameProof> proofs)
         }
         Path joined = folder.resolve("joined." + settings.container().extension());
         Joining.join(parts, new Joining.Target(joined, settings.container(), settings.indexInFront(), rate, aspect, expected.timecode())
-                .withLight(expected.light(), expected.mastering())
+                .withLight(expected.light(), expected.mastering()).withLoops(expected.loops())
                 .withOrigin(new Origin("Vat", "test", settings.toString(), Instant.parse("2031-05-04T10:00:00Z"))), null);
         return new MadeFile(joined, expected, proofs);
     }

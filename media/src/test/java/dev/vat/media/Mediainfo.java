@@ -50,7 +50,7 @@ final class Mediainfo {
             case AVI -> "AVI";
             case TS -> "MPEG-TS";
             case MXF -> "MXF";
-            case GIF, APNG, WEBP, FRAMES, WAV -> throw new AssertionError("no pictures in a container: " + container);
+            case GIF, APNG, WEBP, AVIF, FRAMES, WAV -> throw new AssertionError("no pictures in a container: " + container);
         });
         assertThat(video.path("FrameCount").asLong()).isEqualTo(asked.frames());
         assertThat(video.path("FrameRate").asDouble()).isCloseTo(asked.rate().perSecond().toDouble(), within(.0006));

@@ -54,7 +54,9 @@ class SecondOpinionTest {
         "png-rgba-16, MOV, 'png ', 78, 0018, 'depth announced, by ISO/IEC 14496-12'",
         "apng-rgba, APNG, IHDR, 4, 7f, 'second reader, W3C PNG'",
         "gif, GIF, GIF89a, 6, 0901, 'size, by GIF 89a'", "gif, GIF, NETSCAPE2.0, 13, 07, 'plays, by GIF 89a'",
-        "webp-420, WEBP, ANMF, 20, ffffff, 'length, by RFC 9649'", "webp-420, WEBP, ANMF, 0, 58, 'pictures in it, by RFC 9649'"})
+        "webp-420, WEBP, ANMF, 20, ffffff, 'length, by RFC 9649'", "webp-420, WEBP, ANMF, 0, 58, 'pictures in it, by RFC 9649'",
+        "av1-8, AVIF, elst, 4, 00000000, 'played, 0 for ever, by AVIF 1.1'", "av1-8, AVIF, stts, 16, 0000000a, 'rate, by AVIF 1.1'",
+        "av1-8, AVIF, ftyp, 4, 6d696631, 'brand, by AVIF 1.1'"})
     void aChangedByteIsNamed(String codec, Container container, String box, int after, String value, String name) throws Exception {
         MadeFile made = MadeFile.of(Catalogue.codec(codec), container, folder);
         assertThat(found(made)).isEmpty();

@@ -90,7 +90,7 @@ class SoundOutTest {
             case WEBM -> "vp9-420";
             case AVI -> "mjpeg-422";
             case MXF -> "dnxhr-sq";
-            case FRAMES, GIF, APNG, WEBP, WAV -> throw new AssertionError("no pictures with sound: " + container);
+            case FRAMES, GIF, APNG, WEBP, AVIF, WAV -> throw new AssertionError("no pictures with sound: " + container);
         });
     }
 

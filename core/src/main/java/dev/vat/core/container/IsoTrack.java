@@ -13,12 +13,22 @@ import java.util.Optional;
  * @param timescale ticks a second (mdhd)
  * @param duration ticks of its media (mdhd)
  * @param shown how long it is shown, in ticks of the movie (tkhd)
+ * @param repeats whether the edits begin again for as long as the track is shown
  * @param edits what of the media is shown when; empty for all of it
  */
-public record IsoTrack(long id, String handler, long timescale, long duration, long shown, List<Edit> edits, SampleEntry entry,
+public record IsoTrack(long id, String handler, long timescale, long duration, long shown, boolean repeats, List<Edit> edits,
+        SampleEntry entry,
         SampleTable samples) {
 
     private static final Words WORDS = Words.of(IsoTrack.class);
+
+    /** Tracks of sequences of images. */
+    public static final String IMAGES = "pict";
+
+    /** A length that isn't known, in 32 bits. */
+    private static final long UNKNOWN = 0xffffffffL;
+    private static final int REST_OF_FLAGS = 3;
+    private static final int REPEATS = 1;
 
     /** @param length in ticks of the movie @param from in ticks of the media, or -1 for nothing @param rate 65536 for as it is */
     public record Edit(long length, long from, int rate) {}
@@ -43,8 +53,14 @@ public record IsoTrack(long id, String handler, long timescale, long duration, l
         if (entries.isEmpty()) {
             throw new Malformed(WORDS.say("empty", id));
         }
-        return new IsoTrack(id, handler, timescale, duration, shown, edits(trak), SampleEntry.of(entries.getFirst(), handler),
+        return new IsoTrack(id, handler, timescale, duration, shown, repeats(trak), edits(trak),
+                SampleEntry.of(entries.getFirst(), handler),
                 SampleTable.of(stbl));
+    }
+
+    private static boolean repeats(IsoBox trak) throws Malformed {
+        IsoBox elst = trak.inside("edts", "elst").orElse(null);
+        return elst != null && (elst.cursor().skip(REST_OF_FLAGS).u8() & REPEATS) != 0;
     }
 
     private static List<Edit> edits(IsoBox trak) throws Malformed {
@@ -62,6 +78,12 @@ public record IsoTrack(long id, String handler, long timescale, long duration, l
             }
         }
         return List.copyOf(edits);
+    }
+
+    /** How often it is played, 0 for ever. */
+    public int loops() {
+        long once = edits.stream().mapToLong(Edit::length).sum();
+        return !repeats || once == 0 ? 1 : shown < 0 || shown == Long.MAX_VALUE || shown == UNKNOWN ? 0 : Math.toIntExact(shown / once);
     }
 
     /** Frames a second, where all samples last alike. */

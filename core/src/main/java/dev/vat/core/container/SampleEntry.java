@@ -49,11 +49,11 @@ public sealed interface SampleEntry {
 
     record Other(String format, Map<String, byte[]> boxes) implements SampleEntry {}
 
-    /** @param handler what the track is: {@code vide}, {@code soun}, {@code tmcd} */
+    /** @param handler what the track is: {@code vide}, {@code pict}, {@code soun}, {@code tmcd} */
     static SampleEntry of(IsoBox entry, String handler) throws Malformed {
         Cursor c = entry.cursor();
         return switch (handler) {
-            case "vide" -> {
+            case "vide", IsoTrack.IMAGES -> {
                 c.seek(24);
                 int width = c.u16();
                 int height = c.u16();

@@ -23,6 +23,8 @@ public enum Container {
     APNG(Words.of(Container.class).say("animatedPNG"), "apng", true, false, Words.of(Container.class).say("animatedPNGHoldsPNGPictures")),
     WEBP(Words.of(Container.class).say("animatedWebP"), "webp", false, false,
             Words.of(Container.class).say("animatedWebPHoldsWebPPictures")),
+    /** AV1 Image File Format 1.1, a sequence of images: pictures of AV1 in an ISO base media file that browsers take for an image. */
+    AVIF(Words.of(Container.class).say("animatedAVIF"), "avif", true, true, Words.of(Container.class).say("animatedAVIFHoldsAV1")),
     /** A folder of stills, one a frame. */
     FRAMES(Words.of(Container.class).say("numberedFrames"), "", false, false, Words.of(Container.class).say("numberedFramesAreStills")),
     /** EBU Tech 3285: sound alone, beside the pictures' own file or folder. */
@@ -91,7 +93,7 @@ public enum Container {
 
     /** Whether it is a still that moves: no sound, no tags, and it may be played over and over. */
     public boolean isMovingStill() {
-        return this == GIF || this == APNG || this == WEBP;
+        return this == GIF || this == APNG || this == WEBP || this == AVIF;
     }
 
     /** Whether it may hold sound beside pictures. */

@@ -28,7 +28,7 @@ final class OpenWeb {
 
     private static CodecBuilder av1(String id, String title, int bits) {
         return Codec.named(id, title).reports("av1", "Main").samples(Chroma.YUV420, bits)
-                .in(Container.MP4, Container.WEBM, Container.MKV).partsIn(Container.MKV)
+                .in(Container.MP4, Container.WEBM, Container.MKV, Container.AVIF).partsIn(Container.MKV)
                 .quality(new Quality(1, 63, 22, 32, 42), 26).also(RateControl.Kind.AVERAGE).limits(Limits.upTo(16384, 8704).from(64))
                 .matrices().screenColours().pixelAspects(PixelAspect.SQUARE).group(4).effort().bitsPerPixel(.01, 1.2 * bits / 8)
                 .reach(Reach.BROWSERS).plays(WORDS.say("playsInCurrentBrowsersAnd"));

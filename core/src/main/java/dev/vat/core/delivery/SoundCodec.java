@@ -84,7 +84,7 @@ public enum SoundCodec {
     public static SoundCodec usualIn(Container container) {
         return switch (container) {
             case MP4 -> AAC;
-            case MOV, MXF, FRAMES, WAV, GIF, APNG, WEBP -> PCM_24;
+            case MOV, MXF, FRAMES, WAV, GIF, APNG, WEBP, AVIF -> PCM_24;
             case MKV -> FLAC;
             case WEBM -> OPUS;
             case AVI -> PCM_16;

@@ -59,6 +59,8 @@ final class Targets {
                     in(MovingStills.APNG_RGBA, Container.APNG)),
             new Target("web-webp", WEB, WORDS.say("animatedWebPWithTransparency"), "webp", WORDS.say("softEdgesInEveryBrowser"),
                     in(MovingStills.WEBP_ALPHA, Container.WEBP)),
+            new Target("web-avif", WEB, WORDS.say("animatedAVIF"), "avif", WORDS.say("everyColourInTheFewestBytes"),
+                    in(OpenWeb.AV1_8, Container.AVIF)),
             new Target("web-vp9", WEB, WORDS.say("vp9ForTheWeb"), "vp9", WORDS.say("playsInEveryBrowserSmaller"),
                     in(OpenWeb.VP9, Container.WEBM)),
             new Target("web-vp9-alpha", WEB, WORDS.say("vp9WithTransparencyForThe"), "webalpha", WORDS.say("softTransparencyInTheFewest"),

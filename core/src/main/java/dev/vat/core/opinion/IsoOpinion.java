@@ -119,7 +119,7 @@ final class IsoOpinion {
         return List.of(points[4], points[5], points[0], points[1], points[2], points[3], points[6], points[7], c.u32(), c.u32());
     }
 
-    private static void colour(Opinion opinion, Expectation planned, Cursor c) {
+    static void colour(Opinion opinion, Expectation planned, Cursor c) {
         String kind = c.fourcc();
         if (!kind.equals("nclc") && !kind.equals("nclx")) {
             return;

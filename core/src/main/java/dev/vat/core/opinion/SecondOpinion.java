@@ -24,6 +24,7 @@ public final class SecondOpinion {
     public static List<Comparison.Line> of(Expectation planned, Bytes file) throws IOException {
         return switch (planned.container()) {
             case MP4, MOV -> of("ISO/IEC 14496-12", () -> IsoOpinion.of(planned, file));
+            case AVIF -> of(AvifOpinion.STANDARD, () -> AvifOpinion.of(planned, file));
             case MXF -> of("SMPTE ST 377-1", () -> MxfOpinion.of(planned, file));
             case MKV, WEBM -> of("RFC 9559", () -> MatroskaOpinion.of(planned, file));
             case TS -> of("ISO/IEC 13818-1", () -> TransportOpinion.of(planned, file));

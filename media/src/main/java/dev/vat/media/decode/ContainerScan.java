@@ -61,7 +61,7 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
             if (text.startsWith("RIFF") && text.startsWith("WEBP", 8)) {
                 return new ContainerScan(Container.WEBP.title(), false, MovingStill.loopsOfWebp(channel));
             }
-            return boxes(channel);
+            return boxes(channel, file);
         }
     }
 
@@ -74,7 +74,7 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
         return true;
     }
 
-    private static ContainerScan boxes(FileChannel channel) throws IOException {
+    private static ContainerScan boxes(FileChannel channel, Path file) throws IOException {
         String brand = "";
         long index = -1;
         long pictures = -1;
@@ -98,6 +98,9 @@ public record ContainerScan(String container, boolean indexInFront, Integer loop
                 break;
             }
             at += size;
+        }
+        if (brand.equals("avis") || brand.equals("avif")) {
+            return new ContainerScan(Container.AVIF.title(), false, MovingStill.loopsOfAvif(file));
         }
         String container = brand.equals("qt  ") ? Container.MOV.title() : brand.isEmpty() ? "unknown" : Container.MP4.title();
         return new ContainerScan(container, index >= 0 && index < pictures);

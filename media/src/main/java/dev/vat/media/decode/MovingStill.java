@@ -1,6 +1,10 @@
 package dev.vat.media.decode;
 
+import dev.vat.core.container.IsoMovie;
+import dev.vat.core.container.IsoTrack;
+import dev.vat.core.container.Malformed;
 import dev.vat.core.time.Rational;
+import dev.vat.media.lib.FileBytes;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.ByteOrder;
@@ -91,6 +95,16 @@ public final class MovingStill {
                 long length = chunk.getInt(4) & 0xffffffffL;
                 at += 8 + length + (length & 1);
             }
+        }
+    }
+
+    /** AVIF says it as other ISO base media do: by an edit that is repeated for as long as the track lasts (ISO/IEC 14496-12, 8.6.6). */
+    static int loopsOfAvif(Path file) throws IOException {
+        try (FileBytes bytes = FileBytes.of(file)) {
+            return IsoMovie.of(bytes).first(IsoTrack.IMAGES).map(IsoTrack::loops).orElse(1);
+        } catch (Malformed _) {
+            // One image has no track: it is shown once.
+            return 1;
         }
     }
 

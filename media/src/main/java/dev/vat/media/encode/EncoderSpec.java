@@ -42,7 +42,7 @@ public record EncoderSpec(Codec codec, ColourCoding colour, Size size, PixelAspe
 
     /** What the file around the pictures is told, by the library's names. */
     Map<String, String> containerOptions() {
-        if (loops == null) {
+        if (loops == null || !codec.partContainer().isMovingStill()) {
             return Map.of();
         }
         return switch (codec.partContainer()) {

@@ -33,7 +33,7 @@ final class InPlace implements AutoCloseable {
             }
             case MKV, WEBM -> write(file, f -> MakerName.inMatroska(f, VatVersion.NAME));
             case MXF -> MxfIdentity.give(file, origin);
-            case AVI, TS, GIF, APNG, WEBP, FRAMES -> {
+            case AVI, TS, GIF, APNG, WEBP, AVIF, FRAMES -> {
                 // What they lack can be said to the library.
             }
         }

@@ -51,27 +51,37 @@ public final class Joining {
      * @param mastering the display on which its pictures were judged, or null for nothing to be said of it
      * @param streamBits a second of a transport stream that has a constant rate, or null for as many as it takes
      * @param origin who made it and when, or null for nothing to be said of that
+     * @param loops how often it is played, 0 for ever; null for what nothing is said of
      */
     public record Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode,
-            FrameNumbers numbers, ContentLight light, MasteringDisplay mastering, Origin origin, Long streamBits) {
+            FrameNumbers numbers, ContentLight light, MasteringDisplay mastering, Origin origin, Long streamBits, Integer loops) {
         public Target(Path file, Container container, boolean indexInFront, Rate rate, PixelAspect pixelAspect, String timecode) {
-            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null, null, null);
+            this(file, container, indexInFront, rate, pixelAspect, timecode, null, null, null, null, null, null);
         }
 
         public Target withNumbers(FrameNumbers other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, mastering, origin, streamBits);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, other, light, mastering, origin, streamBits,
+                    loops);
         }
 
         public Target withLight(ContentLight other, MasteringDisplay display) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, display, origin, streamBits);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, other, display, origin, streamBits,
+                    loops);
         }
 
         public Target withOrigin(Origin other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, other, streamBits);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, other, streamBits,
+                    loops);
         }
 
         public Target withStreamBits(Long other) {
-            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, origin, other);
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, origin, other, loops);
+        }
+
+        /** How often a moving still is played, 0 for ever. */
+        public Target withLoops(Integer other) {
+            return new Target(file, container, indexInFront, rate, pixelAspect, timecode, numbers, light, mastering, origin, streamBits,
+                    other);
         }
     }
 
@@ -92,7 +102,7 @@ public final class Joining {
         Container container = target.container;
         Rate rate = target.rate;
         AVRational frameTime = Av.fraction(rate.perSecond().inverse());
-        if (container.isMovingStill()) {
+        if (container.isMovingStill() && parts.getFirst().container == container) {
             // Its one part is the file already.
             Files.copy(parts.getFirst().file, target.file, StandardCopyOption.REPLACE_EXISTING);
             if (container == Container.WEBP) {
@@ -108,6 +118,9 @@ public final class Joining {
             }
         }
         Map<String, String> options = options(container, target.indexInFront, rate);
+        if (container == Container.AVIF) {
+            options.put("loop", Integer.toString(target.loops == null ? 0 : target.loops));
+        }
         if (target.streamBits != null) {
             options.put("muxrate", target.streamBits.toString());
         }
@@ -161,7 +174,7 @@ public final class Joining {
         if (container == Container.TS) {
             options.put("pcr_period", CLOCK_TOLD_EVERY);
         }
-        if (container.mayHaveIndexInFront()) {
+        if (container.mayHaveIndexInFront() || container == Container.AVIF) {
             long perSecond = rate.perSecond().numerator();
             options.put("movie_timescale", Long.toString(perSecond < WHOLE_MILLISECONDS ? perSecond * 1000 : perSecond));
             if (indexInFront) {

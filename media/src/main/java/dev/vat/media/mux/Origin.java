@@ -31,7 +31,7 @@ public record Origin(String program, String version, String name, Instant made) 
                 context.metadata(with(with(all, "product_name", program), "product_version", version));
             }
             case MKV, WEBM -> context.streams(0).metadata(with(context.streams(0).metadata(), ENCODER, text()));
-            case MOV, GIF, APNG, WEBP, FRAMES, WAV -> {
+            case MOV, GIF, APNG, WEBP, AVIF, FRAMES, WAV -> {
                 // QuickTime's is told later, and the others have no place.
             }
         }

@@ -33,8 +33,8 @@ public final class Torture {
             "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", Material.IN_TWO_PASSES);
 
     private static final String USUAL = FileNaming.DEFAULT;
-    /** With what a target adds the longest name that most systems take, or longer: it is cut to that. */
-    private static final String LONG = "kite-week-".repeat(24) + "{target}";
+    /** Longer than most systems take: it is cut to that. */
+    private static final String LONG = "{target}-" + "kite-week-".repeat(25);
 
     static final String NATIVE_CACHE = "org.bytedeco.javacpp.cachedir";
 

@@ -106,7 +106,7 @@ final class Finishing {
                 p.first(), p.frames())).toList(),
                 new Joining.Target(joined, file.expected().container(), file.expected().indexInFront(), file.expected().rate(),
                         file.expected().pixelAspect(), file.expected().timecode())
-                        .withStreamBits(file.expected().streamBits())
+                        .withStreamBits(file.expected().streamBits()).withLoops(file.expected().loops())
                         .withLight(file.expected().light(), file.expected().mastering())
                         .withOrigin(new Origin(VatVersion.NAME, plan.vat(), plan.run() + "/" + file.target(), Instant.parse(plan.made()))),
                 sound(file));
