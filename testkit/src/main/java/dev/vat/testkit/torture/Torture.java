@@ -27,10 +27,12 @@ import java.util.stream.Stream;
  */
 public final class Torture {
 
+    private static final String STILLS = "frames-png";
+
     /** Codecs that may be cut, stills, and one that runs whole in two passes. */
     private static final List<String> TARGETS = List.of("web-h264", "edit-prores-hq", "alpha-prores-4444", "edit-prores-lt",
             "edit-h264-intra", "edit-cineform",
-            "archive-ffv1", "alpha-png", "alpha-rle", "frames-png", "web-vp9", Material.IN_TWO_PASSES);
+            "archive-ffv1", "alpha-png", "alpha-rle", STILLS, "web-vp9", Material.IN_TWO_PASSES);
 
     private static final String USUAL = FileNaming.DEFAULT;
     /** Longer than most systems take: it is cut to that. */
@@ -90,7 +92,7 @@ public final class Torture {
             long now = seed + played++;
             Random random = new Random(now);
             List<String> targets = choose(random);
-            Circumstance how = Circumstance.values()[random.nextInt(Circumstance.values().length)];
+            Circumstance how = under(random, targets);
             List<String> others = how == Circumstance.BESIDE_ANOTHER_RUN
                     ? choose(random).stream().filter(t -> !targets.contains(t)).toList() : List.of();
             for (String target : Stream.concat(targets.stream(), others.stream()).toList()) {
@@ -112,6 +114,12 @@ public final class Torture {
                     String.join("; ", told)));
         }
         return new Tally(played, evils);
+    }
+
+    /** Stills are named as their folder is, and a folder with other names isn't the same. */
+    private static Circumstance under(Random random, List<String> targets) {
+        Circumstance how = Circumstance.values()[random.nextInt(Circumstance.values().length)];
+        return how == Circumstance.LONG_NAMES && targets.contains(STILLS) ? Circumstance.USUAL : how;
     }
 
     private static List<String> choose(Random random) {
