@@ -9,7 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 
-/** How a worker process is started: by the launcher itself where Vat is packaged, else by this Java with its class path. */
+/** How a worker process is started: by the Java that this process runs on, with its class path. */
 final class WorkerCommand {
 
     /** A run reads whole files into the heap, a few at a time; everything large is outside of it. */
@@ -78,30 +78,24 @@ final class WorkerCommand {
 
     private static List<String> command(WorkerRole role, Places places, Restraint restraint) {
         List<String> command = new ArrayList<>(steppingBack(role, restraint));
-        String packaged = System.getProperty("jpackage.app-path");
-        if (packaged != null) {
-            command.add(packaged);
-            command.add("--worker");
-        } else {
-            command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-            command.add(cache());
-            if (role == WorkerRole.CAPTURE) {
-                // It lives for some seconds beside a scene that needs every core: compiling twice would cost more than it gives.
-                command.add("-XX:TieredStopAtLevel=1");
-                // Pictures come and go: a small nursery keeps them on pages that are warm.
-                command.add("-Xmn32m");
-            }
-            command.addAll(
-                    List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC",
-                            // Standard output is for messages: a word of the virtual machine there would end the conversation.
-                            "-Xlog:disable", "-Xlog:all=warning:stderr", "-XX:-CreateCoredumpOnCrash",
-                            // Lets threads that check frames in the background step back.
-                            "-XX:ThreadPriorityPolicy=1",
-                            "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
-                            "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerRole.LOGGING,
-                            "-D" + NATIVE_CACHE + "=" + System.getProperty(NATIVE_CACHE, places.cache().resolve("native").toString()),
-                            "-cp", System.getProperty("java.class.path"), System.getProperty(OTHER_MAIN_CLASS, WorkerRole.MAIN_CLASS)));
+        command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
+        command.add(cache());
+        if (role == WorkerRole.CAPTURE) {
+            // It lives for some seconds beside a scene that needs every core: compiling twice would cost more than it gives.
+            command.add("-XX:TieredStopAtLevel=1");
+            // Pictures come and go: a small nursery keeps them on pages that are warm.
+            command.add("-Xmn32m");
         }
+        command.addAll(
+                List.of(HEAP, role == WorkerRole.VIEWER || role == WorkerRole.CAPTURE ? "-XX:+UseSerialGC" : "-XX:+UseParallelGC",
+                        // Standard output is for messages: a word of the virtual machine there would end the conversation.
+                        "-Xlog:disable", "-Xlog:all=warning:stderr", "-XX:-CreateCoredumpOnCrash",
+                        // Lets threads that check frames in the background step back.
+                        "-XX:ThreadPriorityPolicy=1",
+                        "-XX:ErrorFile=" + places.log().resolve("crash-%p.log"), "--enable-native-access=ALL-UNNAMED",
+                        "-Djava.awt.headless=true", "-Dlogback.configurationFile=" + WorkerRole.LOGGING,
+                        "-D" + NATIVE_CACHE + "=" + System.getProperty(NATIVE_CACHE, places.cache().resolve("native").toString()),
+                        "-cp", System.getProperty("java.class.path"), System.getProperty(OTHER_MAIN_CLASS, WorkerRole.MAIN_CLASS)));
         command.add(role.id());
         return command;
     }

@@ -2,6 +2,7 @@ package dev.vat.engine.run;
 
 import dev.vat.core.finding.Observed;
 import dev.vat.core.words.Words;
+import dev.vat.protocol.storage.Room;
 import java.io.IOException;
 import java.nio.file.AccessDeniedException;
 import java.nio.file.Files;
@@ -32,7 +33,7 @@ public final class DestinationProbe {
         try {
             Path trial = Files.createTempFile(existing, ".vat-probe-", null);
             Files.delete(trial);
-            return new Observed.Destination(folder.toString(), null, Files.getFileStore(existing).getUsableSpace());
+            return new Observed.Destination(folder.toString(), null, Room.at(existing).free());
         } catch (AccessDeniedException _) {
             return new Observed.Destination(folder.toString(), WORDS.say("nothingMayBeWrittenIn", existing), -1);
         } catch (IOException e) {

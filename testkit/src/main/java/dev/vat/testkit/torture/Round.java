@@ -233,7 +233,7 @@ final class Round {
     private List<Path> work(Predicate<Path> which) throws IOException {
         List<Path> found = new ArrayList<>();
         try (Stream<Path> folders = Files.list(out)) {
-            for (Path folder : folders.filter(f -> f.getFileName().toString().startsWith(WORK)).toList()) {
+            for (Path folder : folders.filter(f -> f.getFileName().toString().startsWith(WORK + plan.run())).toList()) {
                 try (Stream<Path> files = Files.walk(folder)) {
                     files.filter(Files::isRegularFile).filter(which).forEach(found::add);
                 }

@@ -2,8 +2,8 @@ package dev.vat.worker.run;
 
 import dev.vat.core.delivery.RoughForecast;
 import dev.vat.core.words.Words;
+import dev.vat.protocol.storage.Room;
 import java.io.IOException;
-import java.nio.file.FileStore;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -44,11 +44,10 @@ final class RoomWatch {
 
     private static Optional<String> shortage(Path where, long most, long bytes) {
         try {
-            FileStore store = Files.getFileStore(where);
-            long reserve = Math.min(most, store.getTotalSpace() / SMALL_SHARE);
-            long free = store.getUsableSpace();
-            if (free < reserve + bytes) {
-                return Optional.of(full(where, free, bytes));
+            Room room = Room.at(where);
+            long reserve = Math.min(most, room.total() / SMALL_SHARE);
+            if (room.free() < reserve + bytes) {
+                return Optional.of(full(where, room.free(), bytes));
             }
             return Files.isWritable(where) ? Optional.empty() : Optional.of(WORDS.say("nothingCanBeWrittenTo", where));
         } catch (IOException e) {
