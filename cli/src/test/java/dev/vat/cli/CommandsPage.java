@@ -20,12 +20,14 @@ final class CommandsPage {
         CommandLine vat = Vat.described();
         made.line("# Commands");
         made.line("");
-        made.line("Made from the commands themselves (`COMMANDS_WRITE=1 mvn test -pl cli -am -Dtest=CommandsPageTest`). Paths alone, or nothing, "
-                + "open the window. `vat help COMMAND` says the same on the spot.");
+        made.line(
+                "Made from the commands themselves (`COMMANDS_WRITE=1 mvn test -pl cli -am -Dtest=CommandsPageTest`). Paths alone, or nothing, "
+                        + "open the window. `vat help COMMAND` says the same on the spot.");
         made.line("");
-        made.line("Answers go to standard output (what was found; what was made, with frames, length, size and bytes), progress and words about "
-                + "them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt command or option is answered "
-                + "with the nearest.");
+        made.line(
+                "Answers go to standard output (what was found; what was made, with frames, length, size and bytes), progress and words about "
+                        + "them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt command or option is answered "
+                        + "with the nearest.");
         made.line("");
         made.line("| Exit code | |");
         made.line("|---|---|");
@@ -36,7 +38,8 @@ final class CommandsPage {
         made.line("| 4 | made but not proven |");
         made.line("| 5 | stopped by the user, whatever it did |");
         made.line("");
-        made.line("The first Ctrl+C finishes the frame and keeps what is closed, a second one ends at once; either way `vat resume` goes on.");
+        made.line(
+                "The first Ctrl+C finishes the frame and keeps what is closed, a second one ends at once; either way `vat resume` goes on.");
         vat.getSubcommands().values().forEach(made::command);
         return made.page.toString();
     }
@@ -61,14 +64,16 @@ final class CommandsPage {
             line("|---|---|");
             all.forEach(a -> line("| `" + name(a).replace("|", "\\|") + "` | "
                     + plain(String.join(" ", a.description()).replace("${DEFAULT-VALUE}", String.valueOf(a.defaultValue())))
-                            .replace("|", "\\|").replace("<", "&lt;") + " |"));
+                            .replace("|", "\\|").replace("<", "&lt;")
+                    + " |"));
         }
         line.getSubcommands().values().forEach(this::command);
     }
 
     private static String name(ArgSpec argument) {
         return argument instanceof OptionSpec option
-                ? Stream.of(option.names()).collect(Collectors.joining(", ")) + (option.arity().max() == 0 ? "" : " " + argument.paramLabel())
+                ? Stream.of(option.names()).collect(Collectors.joining(", "))
+                        + (option.arity().max() == 0 ? "" : " " + argument.paramLabel())
                 : argument.paramLabel();
     }
 

@@ -145,7 +145,7 @@ public final class Distribution {
         Map<String, byte[]> files = new TreeMap<>();
         files.put("usr/share/applications/vat.desktop", resource("vat.desktop"));
         files.put("usr/share/mime/packages/vat.xml", resource("vat.xml"));
-        files.put("usr/share/icons/hicolor/scalable/apps/vat.svg", resource(Emblem.FILE));
+        files.put("usr/share/icons/hicolor/scalable/apps/vat.svg", Emblem.text().getBytes(StandardCharsets.UTF_8));
         for (int size : Emblem.SIZES) {
             ByteArrayOutputStream png = new ByteArrayOutputStream();
             ImageIO.write(emblem.draw(size), "png", png);

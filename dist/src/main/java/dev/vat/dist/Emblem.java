@@ -21,7 +21,8 @@ import javax.imageio.ImageIO;
  */
 final class Emblem {
 
-    static final String FILE = "vat.svg";
+    /** In the window's own part, which shows it as well. */
+    private static final String FILE = "/dev/vat/desktop/look/vat.svg";
     /** Of the icon theme's usual folders. */
     static final List<Integer> SIZES = List.of(16, 22, 24, 32, 48, 64, 128, 256, 512);
 

@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Appearance;
+import dev.vat.desktop.look.Emblem;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.session.Session;
@@ -58,6 +59,7 @@ public final class VatWindow {
             mainView.addSystemMenus();
         }
         stage.setTitle("Vat");
+        stage.getIcons().setAll(Emblem.images());
         stage.setMinWidth(900);
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
@@ -124,10 +126,10 @@ public final class VatWindow {
     /**
      * Starts the toolkit, shows a window, and waits until it is closed.
      *
-     * @param first told of the session when the window is there
+     * @param first told of the window when it is there
      * @return the exit code
      */
-    public static int run(Places places, Consumer<Session> first) {
+    public static int run(Places places, Consumer<VatWindow> first) {
         CountDownLatch closed = new CountDownLatch(1);
         setTextSize(places);
         try {
@@ -139,7 +141,7 @@ public final class VatWindow {
                     closed.countDown();
                 });
                 stage.show();
-                first.accept(window.session);
+                first.accept(window);
             });
         } catch (UnsupportedOperationException | UnsatisfiedLinkError e) {
             System.err.println(WORDS.say("vatTheWindowCantBeOpened", e.getMessage()));
@@ -186,6 +188,13 @@ public final class VatWindow {
         if (!session.runs().isFree() && ask.leaving() == Dialogs.Leaving.KEEP_WORKING) {
             e.consume();
         }
+    }
+
+    /** Over all other windows, as far as the desktop lets it. */
+    public void toFront() {
+        stage.setIconified(false);
+        stage.toFront();
+        stage.requestFocus();
     }
 
     public Session session() {
