@@ -11,6 +11,7 @@ import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
+import dev.vat.engine.source.FoldersBeside;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.protocol.storage.Places;
 import dev.vat.protocol.storage.PreviewStore;
@@ -33,7 +34,7 @@ final class FoundSources {
     FoundSources(SourceFinder.Found found, Places places) {
         List<Sequence> sequences = new ArrayList<>(found.sequences());
         List<Location> locations = new ArrayList<>(found.locations());
-        found.sequences().stream().map(s -> s.location().folder()).distinct().map(SourceFinder::beside).flatMap(List::stream)
+        found.sequences().stream().map(s -> s.location().folder()).distinct().map(FoldersBeside::sequences).flatMap(List::stream)
                 .filter(s -> !locations.contains(s.location())).forEach(s -> {
                     sequences.add(s);
                     locations.add(s.location());

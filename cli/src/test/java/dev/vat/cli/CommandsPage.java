@@ -21,13 +21,13 @@ final class CommandsPage {
         made.line("# Commands");
         made.line("");
         made.line(
-                "Made from the commands themselves (`COMMANDS_WRITE=1 mvn test -pl cli -am -Dtest=CommandsPageTest`). Paths alone, or nothing, "
-                        + "open the window. `vat help COMMAND` says the same on the spot.");
+                "Made from the commands themselves (`COMMANDS_WRITE=1 mvn test -pl cli -am -Dtest=CommandsPageTest`). Paths alone, or "
+                        + "nothing, open the window. `vat help COMMAND` says the same on the spot.");
         made.line("");
         made.line(
-                "Answers go to standard output (what was found; what was made, with frames, length, size and bytes), progress and words about "
-                        + "them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt command or option is answered "
-                        + "with the nearest.");
+                "Answers go to standard output (what was found; what was made, with frames, length, size and bytes), progress and words "
+                        + "about them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt command or option is "
+                        + "answered with the nearest.");
         made.line("");
         made.line("| Exit code | |");
         made.line("|---|---|");
@@ -39,7 +39,8 @@ final class CommandsPage {
         made.line("| 5 | stopped by the user, whatever it did |");
         made.line("");
         made.line(
-                "The first Ctrl+C finishes the frame and keeps what is closed, a second one ends at once; either way `vat resume` goes on.");
+                "The first Ctrl+C finishes the frame and keeps what is closed, a second one ends at once; either way "
+                        + "`vat resume` goes on.");
         vat.getSubcommands().values().forEach(made::command);
         return made.page.toString();
     }

@@ -9,7 +9,8 @@ import java.util.Locale;
 enum Target {
     LINUX("deb", "dpkg-deb (package dpkg-dev)", List.of()),
     /** WiX makes the installer. */
-    WINDOWS("msi", "WiX 3.14 or later on the path", List.of("--win-menu", "--win-menu-group", "Vat", "--win-dir-chooser", "--win-per-user-install",
+    WINDOWS("msi", "WiX 3.14 or later on the path", List.of("--win-menu", "--win-menu-group", "Vat", "--win-dir-chooser",
+            "--win-per-user-install",
             "--win-upgrade-uuid", "6b0e1b5e-1c0f-4a55-9a0c-5f6f2d7f3a11")),
     MACOS("dmg", "Xcode's command line tools", List.of("--mac-package-identifier", "dev.vat", "--mac-package-name", "Vat"));
 

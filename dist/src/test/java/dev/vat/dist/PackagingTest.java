@@ -31,7 +31,8 @@ class PackagingTest {
 
     @Test
     void theImageHasARuntimeOfItsOwnWithTheWindowsModules() {
-        assertThat(Target.jlink(HERE.resolve("fx"), HERE.resolve("runtime"))).containsSequence("--module-path", HERE.resolve("fx").toString())
+        List<String> runtime = Target.jlink(HERE.resolve("fx"), HERE.resolve("runtime"));
+        assertThat(runtime).containsSequence("--module-path", HERE.resolve("fx").toString())
                 .anySatisfy(modules -> assertThat(modules.split(",")).contains("java.desktop", "javafx.controls", "jdk.unsupported"));
         List<String> windows = Target.WINDOWS.image(HERE, HERE, HERE.resolve("vat.png"), HERE.resolve("command.properties"), "0.1.0", HERE);
         assertThat(windows).as("commands have a console of their own").containsSequence("--add-launcher",

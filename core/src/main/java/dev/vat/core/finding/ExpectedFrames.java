@@ -34,7 +34,11 @@ public final class ExpectedFrames {
         return found;
     }
 
-    /** That the preview which was approved, or its kin, have more frames than a sequence has. @param reading of the source where it is used */
+    /**
+     * That the preview which was approved, or its kin, have more frames than a sequence has.
+     *
+     * @param reading of the source where it is used
+     */
     public static Optional<Finding> fewer(Source source, Reading reading, Sequence sequence, Relatives relatives, List<Preview> previews) {
         return byApproved(source, reading, sequence, Preview.approvedFor(source.location(), previews))
                 .or(() -> byKin(source, reading, sequence, relatives));

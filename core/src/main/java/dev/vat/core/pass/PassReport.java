@@ -5,8 +5,8 @@ import java.util.Comparator;
 import java.util.List;
 
 /**
- * What is wrong with the sum of a shot's passes, frame by frame: how far it is from the full picture, or, where there is none, how much of it
- * is beyond white that is so in no pass.
+ * What is wrong with the sum of a shot's passes, frame by frame: how far it is from the full picture, or, where there is none, how much of
+ * it is beyond white that is so in no pass.
  *
  * @param full whether there is a full picture
  * @param frames those that were compared, in their order
@@ -21,8 +21,8 @@ public record PassReport(boolean full, List<Frame> frames, long missing) {
      *
      * @param number of the source, as it counts them
      * @param name the number as its file has it
-     * @param value against a full picture the strongest difference of any sample, in codes of 8 bits; else the share of samples that are at or
-     *            beyond white in the sum alone, from 0 to 1
+     * @param value against a full picture the strongest difference of any sample, in codes of 8 bits; else the share of samples that are
+     *            at or beyond white in the sum alone, from 0 to 1
      */
     public record Frame(long number, String name, double value) {}
 
@@ -41,7 +41,7 @@ public record PassReport(boolean full, List<Frame> frames, long missing) {
         return frames.stream().mapToDouble(Frame::value).max().orElse(0);
     }
 
-    /** Frames with which something is wrong, the worst first: they are further apart than rounding explains, or too much is beyond white. */
+    /** Frames with which something is wrong, the worst first: further apart than rounding explains, or too much is beyond white. */
     public List<Frame> apart() {
         return frames.stream().filter(f -> f.value > allowed()).sorted(Comparator.comparingDouble(Frame::value).reversed()).toList();
     }

@@ -18,7 +18,9 @@ public record Alongside(FrameTrack inner, FrameTrack main, long offset) implemen
 
     private static final Words WORDS = Words.of(Alongside.class);
 
-    /** In step from the first frames on; previews by the numbers of their scene's frames, a source with a reel where that begins to take it. */
+    /**
+     * In step from the first frames on; previews by the numbers of their scene's frames, a source with a reel where that begins to take it.
+     */
     public static long usualOffset(FrameTrack main, FrameTrack inner) {
         if (main instanceof PreviewStrip(_, Preview one) && inner instanceof PreviewStrip(_, Preview other)
                 && one.numbers().step() == other.numbers().step()) {

@@ -2,7 +2,6 @@ package dev.vat.engine.source;
 
 import dev.vat.core.source.FileKind;
 import dev.vat.core.source.ForeignKinds;
-import dev.vat.core.source.Kin;
 import dev.vat.core.source.Location;
 import dev.vat.core.source.NameWords;
 import dev.vat.core.source.Sequence;
@@ -10,7 +9,6 @@ import dev.vat.core.source.SequenceGrouping;
 import dev.vat.core.source.SequencePattern;
 import dev.vat.core.words.Words;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.file.FileSystemLoopException;
 import java.nio.file.FileVisitOption;
 import java.nio.file.FileVisitResult;
@@ -36,9 +34,6 @@ import java.util.TreeMap;
 import java.util.concurrent.CancellationException;
 import java.util.function.Consumer;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 
 /**
  * Finds sources on disk by names and attributes alone; no file is opened. Hidden files and Vat's own work folders are
@@ -49,9 +44,7 @@ public final class SourceFinder {
 
     private static final Words WORDS = Words.of(SourceFinder.class);
 
-    private static final Logger LOG = LoggerFactory.getLogger(SourceFinder.class);
     private static final int DEEPEST = 24;
-    private static final int MOST_BESIDE = 64;
     private static final long TOLD_NANOS = 200_000_000L;
 
     /**
@@ -146,32 +139,17 @@ public final class SourceFinder {
             return kind.isPresent() && Files.isRegularFile(file) ? Optional.of(Sequence.ofStill(folder, pattern.before(),
                     kind.get(), Files.size(file), Files.getLastModifiedTime(file).toMillis())) : Optional.empty();
         }
-        SourceFinder finder = new SourceFinder(_ -> {});
-        finder.folder(folder);
         // Of two paddings with the same rest of the name, the pattern's own wins.
-        return finder.sequences.stream().filter(s -> s.pattern().isLike(pattern))
+        return in(folder).stream().filter(s -> s.pattern().isLike(pattern))
                 .min(Comparator.comparing((Sequence s) -> !s.pattern().equals(pattern))
                         .thenComparing(s -> !s.pattern().after().equals(pattern.after())))
                 .map(s -> s.by(new SequencePattern(pattern.before(), s.pattern().digits(), pattern.after(), s.pattern().signCounts())));
     }
 
-    /** Sequences in folders beside one, as far as these may hold kin by their names; nothing where they can't be listed. */
-    public static List<Sequence> beside(Path folder) {
-        Path own = folder.getFileName();
-        if (own == null || folder.getParent() == null) {
-            return List.of();
-        }
+    /** Those of one folder, and of none below it. */
+    static List<Sequence> in(Path folder) throws IOException {
         SourceFinder finder = new SourceFinder(_ -> {});
-        try (Stream<Path> all = Files.list(folder.getParent())) {
-            List<Path> beside = all.filter(p -> !p.equals(folder) && !p.getFileName().toString().startsWith(".") && Files.isDirectory(p)
-                    && Kin.mayLieIn(own.toString(), p.getFileName().toString())).sorted().limit(MOST_BESIDE).toList();
-            for (Path other : beside) {
-                finder.folder(other);
-            }
-        } catch (IOException | UncheckedIOException e) {
-            // Nobody asked for what lies there: it only tells more of what was asked for.
-            LOG.info("What lies beside {} can't be listed", folder, e);
-        }
+        finder.folder(folder);
         return finder.sequences;
     }
 
@@ -181,9 +159,7 @@ public final class SourceFinder {
             single(file, name);
             return;
         }
-        SourceFinder beside = new SourceFinder(_ -> {});
-        beside.folder(file.getParent());
-        List<Sequence> own = beside.sequences.stream().filter(s -> holds(s, name)).toList();
+        List<Sequence> own = in(file.getParent()).stream().filter(s -> holds(s, name)).toList();
         add(own);
         if (own.isEmpty()) {
             single(file, name);

@@ -168,24 +168,11 @@ final class Round {
         }
     }
 
-    /** Sends a signal that may be answered, and waits for its answer. @param all whether workers get it too, as from a terminal */
-    private static void ask(String signal, Process owner, boolean all) throws IOException, InterruptedException {
-        List<ProcessHandle> workers = owner.descendants().toList();
-        Stream<ProcessHandle> asked = Stream.concat(Stream.of(owner.toHandle()), all ? workers.stream() : Stream.empty());
-        List<String> command = new ArrayList<>(List.of("kill", "-" + signal));
-        asked.map(p -> Long.toString(p.pid())).forEach(command::add);
-        new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start().waitFor();
-        owner.waitFor();
-        for (ProcessHandle worker : workers) {
-            worker.onExit().join();
-        }
-    }
-
     private void act(Fault evil, Process owner, Path runHome) throws IOException, InterruptedException {
         switch (evil) {
             case KILL_WORKER -> owner.descendants().forEach(ProcessHandle::destroyForcibly);
-            case TERMINATE -> ask("TERM", owner, false);
-            case INTERRUPT -> ask("INT", owner, true);
+            case TERMINATE -> Signal.TERM.send(owner, false);
+            case INTERRUPT -> Signal.INT.send(owner, true);
             case KILL_APPLICATION -> end(owner, false);
             case KILL_BOTH -> end(owner, true);
             case CUT_JOURNAL -> {
