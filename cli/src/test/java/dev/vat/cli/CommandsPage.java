@@ -26,8 +26,8 @@ final class CommandsPage {
         made.line("");
         made.line(
                 "Answers go to standard output (what was found; what was made, with frames, length, size and bytes), progress and words "
-                        + "about them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt command or option is "
-                        + "answered with the nearest.");
+                        + "about them to standard error; with `--json`, JSON and nothing else goes to standard output. A misspelt "
+                        + "command or option is answered with the nearest.");
         made.line("");
         made.line("| Exit code | |");
         made.line("|---|---|");

@@ -13,6 +13,7 @@ import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /** TIFF 6.0 and BigTIFF: the first image file directory and the strips or tiles that it points to. */
@@ -48,6 +49,10 @@ final class TiffFile {
     static final int PALETTE = 3;
     private static final int YCBCR = 6;
     private static final int COMPRESSION = 259;
+    /** As it is registered, and as it was before. */
+    private static final Set<Long> DEFLATE = Set.of(8L, 32_946L);
+    private static final int FILL_ORDER = 266;
+    private static final int TILE = 4096;
     private static final int WEIGHTS = 529;
     private static final int BLACK_AND_WHITE = 532;
     static final int COLOUR_MAP = 320;
@@ -100,10 +105,30 @@ final class TiffFile {
                         format);
             }
         }
+        int damaged = damaged(tags, format, data, offsets, counts);
+        if (damaged >= 0) {
+            return Inspection.unreadable(FileKind.TIFF, WORDS.say("isntWhatWasPacked", damaged));
+        }
         Inspection whole = Inspection.whole(FileKind.TIFF, format, data).standing(Orientation.of(first(tags, ORIENTATION, 1)));
         return end + (big ? 8 : 4) <= data.length ? whole
                 : whole.withData(Arrays.copyOf(data, (int) end + 8), false)
                         .withNote(WORDS.say("theEndOfItsDirectoryIsMissing"));
+    }
+
+    /** The first strip or tile whose packing has a checksum that doesn't agree with it, or -1. */
+    private static int damaged(Map<Integer, long[]> tags, PictureFormat format, byte[] data, long[] offsets, long[] counts) {
+        if (!DEFLATE.contains(first(tags, COMPRESSION, 1)) || first(tags, FILL_ORDER, 1) != 1) {
+            return -1;
+        }
+        // No strip is larger than the picture; a tile at its edge may be.
+        long most = (long) (format.size().width() + TILE) * (format.size().height() + TILE) * Math.max(1, first(tags, SAMPLES, 1))
+                * Math.max(8, first(tags, BITS, 1)) / 8;
+        for (int i = 0; i < offsets.length; i++) {
+            if (ZlibStream.isDamaged(data, (int) offsets[i], (int) counts[i], most)) {
+                return i;
+            }
+        }
+        return -1;
     }
 
     /** What the first directory says. @param data of a file whose structure was found whole */
