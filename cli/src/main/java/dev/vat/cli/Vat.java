@@ -6,6 +6,9 @@ import dev.vat.engine.WindowLauncher;
 import dev.vat.engine.viewer.Viewer;
 import dev.vat.protocol.storage.Places;
 import java.io.File;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
 import java.nio.file.InvalidPathException;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -14,6 +17,7 @@ import java.util.Collection;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Properties;
 import java.util.ResourceBundle;
 import java.util.SequencedMap;
 import java.util.ServiceLoader;
@@ -77,7 +81,20 @@ public final class Vat implements Runnable {
     static final class Version implements CommandLine.IVersionProvider {
         @Override
         public String[] getVersion() {
-            return new String[] {VatVersion.named()};
+            return new String[] {VatVersion.named(), WORDS.say("with", library(), Runtime.version().toString())};
+        }
+
+        /** As it says itself in its own file; without loading it, which takes longer than the answer should. */
+        private static String library() {
+            Properties told = new Properties();
+            try (InputStream file = Vat.class.getResourceAsStream("/META-INF/maven/org.bytedeco/ffmpeg/pom.properties")) {
+                if (file != null) {
+                    told.load(file);
+                }
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            }
+            return told.getProperty("version", WORDS.say("unknown"));
         }
     }
 

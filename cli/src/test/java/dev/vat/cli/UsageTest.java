@@ -54,6 +54,12 @@ class UsageTest {
     }
 
     @Test
+    void theVersionIsSaidWithTheLibrarys() {
+        assertThat(Shell.run("--version").out().lines().toList()).hasSize(2).first().asString().startsWith("Vat ");
+        assertThat(Shell.run("--version").out()).containsPattern("with media library \\d+\\.\\d+.*, Java \\d+");
+    }
+
+    @Test
     void helpIsAlsoACommand() {
         Shell split = Shell.run("help", "split");
         assertThat(split.code()).isZero();
