@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 @Tag("process")
 class TortureTest {
 
-    private static final long ROOM = Long.getLong("vat.torture.minutes", 4);
+    private static final long ROOM = Long.getLong("vat.torture.minutes", 3);
 
     @TempDir
     Path folder;
