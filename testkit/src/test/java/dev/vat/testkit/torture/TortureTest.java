@@ -15,7 +15,7 @@ import org.junit.jupiter.api.io.TempDir;
 @Tag("process")
 class TortureTest {
 
-    private static final long ROOM = Long.getLong("vat.torture.minutes", 3);
+    private static final long ROOM = Long.getLong("vat.torture.minutes", 2);
 
     @TempDir
     Path folder;
