@@ -54,6 +54,10 @@ class CleanFramesTest {
         return footage;
     }
 
+    private static Footage drawn(Shot shot, int from, int count) {
+        return each(count, i -> Footage.draw(shot, from + i));
+    }
+
     private static Samples rendered(FlatsCamera camera, int frame) {
         Drawing d = MarramFlats.draw(new SceneLook(camera, frame, frame, 1, Size.of(WIDTH, HEIGHT), Shading.SHADOWED,
                 Set.of(ObjectClass.BACKDROP, ObjectClass.STRINGS)));
@@ -102,7 +106,7 @@ class CleanFramesTest {
     @Test
     void atMostOneCleanFrameInFiveThousandIsCalledTorn() throws IOException {
         for (Shot shot : List.of(Shot.DUNES, Shot.KITE, Shot.GLOW)) {
-            look("drawn-" + shot.id(), Footage.of(shot, 0, 700));
+            look("drawn-" + shot.id(), drawn(shot, 0, 700));
         }
         for (FlatsCamera camera : FlatsCamera.values()) {
             look("rendered-" + camera, each(600, i -> rendered(camera, i + 1)));
@@ -111,12 +115,12 @@ class CleanFramesTest {
         look("traced-grainy", each(1000, i -> traced(i, 2, new Random(i))));
         look("noise", each(700, _ -> noise(65_536)));
         look("noise-of-two-codes", each(600, _ -> noise(2)));
-        look("grain", Footage.of(Shot.KITE, 0, 800).noise(0, 799, .01, 8));
+        look("grain", drawn(Shot.KITE, 0, 800).noise(0, 799, .01, 8));
         Footage cuts = new Footage();
         while (cuts.frames.size() < 1500) {
             Shot shot = List.of(Shot.DUNES, Shot.KITE, Shot.GLOW).get(random.nextInt(3));
             cuts.then(random.nextInt(4) == 0 ? each(5 + random.nextInt(20), i -> traced(i, 1, new Random(7)))
-                    : Footage.of(shot, random.nextInt(500), 5 + random.nextInt(40)));
+                    : drawn(shot, random.nextInt(500), 5 + random.nextInt(40)));
         }
         look("cuts", cuts);
         look("a-drawn-cycle", each(500, i -> Footage.of(Shot.KITE, 0, 24).frames.get(i % 24)));

@@ -16,10 +16,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.IntFunction;
 import java.util.stream.LongStream;
 
@@ -30,7 +30,7 @@ final class Footage {
     static final int HEIGHT = 90;
     private static final int FIRST = 1001;
     /** Nobody writes into these: a change makes a new picture. */
-    private static final Map<String, Samples> DRAWN = new HashMap<>();
+    private static final Map<String, Samples> DRAWN = new ConcurrentHashMap<>();
 
     final List<Samples> frames = new ArrayList<>();
     private final long[] times = new long[10_000];
@@ -44,7 +44,8 @@ final class Footage {
         return footage;
     }
 
-    private static Samples draw(Shot shot, int frame) {
+    /** A frame that nobody keeps. */
+    static Samples draw(Shot shot, int frame) {
         Drawing d = shot.draw(frame, WIDTH, HEIGHT);
         return new Samples(WIDTH, HEIGHT, d.channel("R"), d.channel("G"), d.channel("B"), d.channel("A"));
     }
