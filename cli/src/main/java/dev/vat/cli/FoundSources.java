@@ -15,6 +15,8 @@ import dev.vat.engine.source.FoldersBeside;
 import dev.vat.engine.source.SourceFinder;
 import dev.vat.protocol.storage.Places;
 import dev.vat.protocol.storage.PreviewStore;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -30,11 +32,12 @@ final class FoundSources {
     private final Relatives relatives;
     private final List<Preview> previews;
 
-    /** @param places where approved previews are kept */
-    FoundSources(SourceFinder.Found found, Places places) {
+    /** @param path under which it was found, a folder or a file in one @param places where approved previews are kept */
+    FoundSources(SourceFinder.Found found, Path path, Places places) {
         List<Sequence> sequences = new ArrayList<>(found.sequences());
         List<Location> locations = new ArrayList<>(found.locations());
-        found.sequences().stream().map(s -> s.location().folder()).distinct().map(FoldersBeside::sequences).flatMap(List::stream)
+        Path absolute = path.toAbsolutePath().normalize();
+        FoldersBeside.sequences(Files.isDirectory(absolute) ? absolute : absolute.getParent()).stream()
                 .filter(s -> !locations.contains(s.location())).forEach(s -> {
                     sequences.add(s);
                     locations.add(s.location());

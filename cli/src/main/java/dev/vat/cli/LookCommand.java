@@ -64,7 +64,7 @@ final class LookCommand implements Callable<Integer> {
         List<Map<String, Object>> sources = new ArrayList<>();
         List<Location> locations = found.locations();
         List<Kin> families = Kin.group(locations);
-        FoundSources known = new FoundSources(found, places);
+        FoundSources known = new FoundSources(found, path, places);
         reading = expected.of(Reading.PLAIN);
         try (Viewer viewer = new Viewer(places)) {
             for (Kin family : families) {

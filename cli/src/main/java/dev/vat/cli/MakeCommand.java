@@ -117,17 +117,17 @@ final class MakeCommand implements Callable<Integer> {
     @Override
     public Integer call() throws IOException, InterruptedException {
         Project project = edited(project());
-        if (!readings.saysWhatToExpect() && range == null) {
-            fewer.ifPresent(this::tell);
-        }
+        Optional<Finding> few = readings.saysWhatToExpect() || range != null ? Optional.empty() : fewer;
         if (later || at != null || after != null || whenComplete) {
+            few.ifPresent(this::tell);
             return queued(project);
         }
         try (Viewer viewer = new Viewer(places)) {
             Run.expect(places, cores);
-            Preparation prepared = Preparation.of(project, viewer,
+            Preparation prepared = Preparation.of(project, places, viewer,
                     (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             prepared.findings().all().forEach(this::tell);
+            few.filter(f -> prepared.findings().all().stream().noneMatch(other -> other.id().equals(f.id()))).ifPresent(this::tell);
             if (prepared instanceof Preparation.Ready ready) {
                 return leftOut(ready, output, new CommandRun(output, places, cores).make(ready.plan(), project));
             }
@@ -190,7 +190,7 @@ final class MakeCommand implements Callable<Integer> {
             throw new CommandFailure(ExitCode.FAILED, found.nothing(WORDS.say("noFramesAndNoMoviesIn", absolute)));
         }
         Location chosen = choose(found, pictures);
-        fewer = new FoundSources(found, places).fewer(chosen, Reading.PLAIN);
+        fewer = new FoundSources(found, absolute, places).fewer(chosen, Reading.PLAIN);
         return Edits.bringIn(List.of(chosen), Edits.Layout.ONE_PROGRAMME).apply(Project.EMPTY);
     }
 

@@ -158,7 +158,7 @@ final class QueueCommand implements Callable<Integer> {
             code = new CommandRun(output, places).resume(begun.get(), false);
         } else if (!waiting.isBegun()) {
             Project project = RunQueue.project(waiting);
-            Preparation prepared = Preparation.of(project, viewer,
+            Preparation prepared = Preparation.of(project, places, viewer,
                     (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
             switch (prepared) {
                 case Preparation.Ready ready when waiting.whenComplete() && !ready.complete() -> {

@@ -65,7 +65,7 @@ final class TryCommand implements Callable<Integer> {
         }
         try (Viewer viewer = new Viewer(places)) {
             Survey survey = Survey.of(project, viewer, (sequence, choice) -> Checking.check(viewer, sequence, false, choice, output));
-            Findings findings = Preparation.judge(project, survey, viewer);
+            Findings findings = Preparation.judge(project, survey, places, viewer);
             if (!findings.mayRun()) {
                 throw new CommandFailure(ExitCode.FINDINGS, WORDS.say("nothingWasTried",
                         findings.blockers().stream().map(f -> f.id() + " (" + f.text() + ")").collect(Collectors.joining(" "))));

@@ -58,7 +58,7 @@ final class WantedCommand implements Callable<Integer> {
                 output.answer(text);
             }
             ResumeAdvice.digits(sequence, reading.rangeIn(sequence)).ifPresent(output::say);
-            new FoundSources(all, places).expected(sequence.location(), reading).forEach(f -> output.say(f.text()));
+            new FoundSources(all, path, places).expected(sequence.location(), reading).forEach(f -> output.say(f.text()));
             return (advice.isComplete() ? ExitCode.PROVEN : ExitCode.FINDINGS).code();
         }
     }

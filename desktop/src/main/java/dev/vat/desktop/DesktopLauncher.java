@@ -8,7 +8,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
-import java.util.concurrent.atomic.AtomicReference;
+import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -27,11 +27,13 @@ public final class DesktopLauncher implements WindowLauncher {
         if (OpenWindow.take(places, paths)) {
             return 0;
         }
-        AtomicReference<VatWindow> shown = new AtomicReference<>();
-        OpenWindow taking = OpenWindow.listen(places, opened -> Platform.runLater(() -> bring(shown.get(), opened))).orElse(null);
+        // What is opened before the window is there waits for it.
+        CompletableFuture<VatWindow> shown = new CompletableFuture<>();
+        OpenWindow taking = OpenWindow
+                .listen(places, opened -> shown.thenAcceptAsync(window -> bring(window, opened), Platform::runLater)).orElse(null);
         try {
             return VatWindow.run(places, window -> {
-                shown.set(window);
+                shown.complete(window);
                 if (!paths.isEmpty()) {
                     bring(window, paths);
                 }
@@ -43,9 +45,6 @@ public final class DesktopLauncher implements WindowLauncher {
 
     /** What is opened elsewhere, too, is shown where it lands. */
     private static void bring(VatWindow window, List<Path> paths) {
-        if (window == null) {
-            return;
-        }
         window.toFront();
         if (!paths.isEmpty()) {
             window.session().search().bringIn(paths.stream().map(p -> p.toAbsolutePath().normalize()).toList());

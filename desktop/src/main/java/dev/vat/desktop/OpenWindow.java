@@ -13,11 +13,14 @@ import java.nio.channels.SocketChannel;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.FileSystems;
 import java.nio.file.Files;
+import java.nio.file.InvalidPathException;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -31,7 +34,9 @@ final class OpenWindow implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(OpenWindow.class);
     private static final String FOLDER = "window";
     private static final String SOCKET = "open";
-    private static final int MOST_PATHS = 10_000;
+    private static final int MOST_PATHS = 1_000_000;
+    /** A process that was put to sleep accepts, and never answers. */
+    private static final long PATIENCE_SECONDS = 5;
     private static final int LONGEST = 65_536;
     private static final byte TAKEN = 1;
 
@@ -46,6 +51,7 @@ final class OpenWindow implements AutoCloseable {
     /** Hands paths to the window that is there; with none it comes to the front. @return whether there is one, and it took them */
     static boolean take(Places places, List<Path> paths) {
         try (SocketChannel channel = SocketChannel.open(UnixDomainSocketAddress.of(socket(places)))) {
+            CompletableFuture.delayedExecutor(PATIENCE_SECONDS, TimeUnit.SECONDS).execute(() -> giveUp(channel));
             List<byte[]> names = paths.stream().map(p -> p.toAbsolutePath().normalize().toString().getBytes(StandardCharsets.UTF_8))
                     .toList();
             ByteBuffer words = ByteBuffer.allocate(Integer.BYTES + names.stream().mapToInt(n -> Integer.BYTES + n.length).sum());
@@ -86,6 +92,14 @@ final class OpenWindow implements AutoCloseable {
         }
     }
 
+    private static void giveUp(SocketChannel channel) {
+        try {
+            channel.close();
+        } catch (IOException e) {
+            LOG.debug("It was closed already", e);
+        }
+    }
+
     private static Path socket(Places places) {
         return places.cache().resolve(FOLDER).resolve(SOCKET);
     }
@@ -97,7 +111,7 @@ final class OpenWindow implements AutoCloseable {
                 channel.write(ByteBuffer.wrap(new byte[] {TAKEN}));
             } catch (AsynchronousCloseException _) {
                 return;
-            } catch (IOException e) {
+            } catch (IOException | InvalidPathException e) {
                 LOG.info("What was opened elsewhere can't be understood", e);
             }
         }

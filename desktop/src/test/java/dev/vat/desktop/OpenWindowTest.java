@@ -55,7 +55,8 @@ class OpenWindowTest {
     void nonsenseIsNotTakenAndTheNextOneIs() throws Exception {
         Places places = Places.in(folder);
         try (OpenWindow _ = OpenWindow.listen(places, opened::add).orElseThrow()) {
-            for (byte[] nonsense : List.of(new byte[] {-1, -1, -1, -1}, new byte[] {0, 0, 0, 1, 127, 0, 0, 0}, new byte[] {0, 0})) {
+            for (byte[] nonsense : List.of(new byte[] {-1, -1, -1, -1}, new byte[] {0, 0, 0, 1, 127, 0, 0, 0}, new byte[] {0, 0},
+                    new byte[] {0, 0, 0, 1, 0, 0, 0, 1, 0})) {
                 try (SocketChannel channel = SocketChannel.open(StandardProtocolFamily.UNIX)) {
                     channel.connect(UnixDomainSocketAddress.of(folder.resolve("cache/window/open")));
                     channel.write(ByteBuffer.wrap(nonsense));

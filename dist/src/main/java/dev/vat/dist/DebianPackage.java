@@ -3,7 +3,6 @@ package dev.vat.dist;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 
@@ -70,6 +69,6 @@ final class DebianPackage {
 
     /** @return the options of dpkg-deb that make the package */
     List<String> options(Path into) {
-        return new ArrayList<>(List.of("--build", "--root-owner-group", "-Zxz", root.toString(), into.toString()));
+        return List.of("--build", "--root-owner-group", "-Zxz", root.toString(), into.toString());
     }
 }

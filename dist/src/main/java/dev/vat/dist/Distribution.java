@@ -5,7 +5,6 @@ import dev.vat.core.product.VatVersion;
 import dev.vat.testkit.start.OldClassFiles;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -61,12 +60,13 @@ public final class Distribution {
         Emblem emblem = Emblem.load();
         emblem.write(256, icon);
         Path commands = build.resolve("command.properties");
-        Files.writeString(commands, "win-console=true\njava-options=" + String.join(" ", Options.COMMAND) + "\n");
+        Files.writeString(commands, "win-console=true\njava-options=" + String.join(" ", Options.COMMAND.list()) + "\n");
         Path into = Files.createDirectories(build.resolve("image"));
         Step.tool("jpackage", target.image(libraries, runtime, icon, commands, version, into), log);
-        if (target != Target.LINUX) {
+        if (target.installsByJpackage()) {
             Path associations = build.resolve("vat.associations");
             Files.writeString(associations, "extension=vat\nmime-type=application/x-vat-project\ndescription=Vat project\n");
+            System.out.println("The installer wants " + target.prerequisite());
             Step.tool("jpackage", target.installer(into.resolve("vat-window"), associations, version, build), log);
             return;
         }
@@ -102,15 +102,16 @@ public final class Distribution {
     private List<String> script(Path image) throws IOException {
         Path app = image.resolve("lib/app");
         Path launcher = image.resolve("bin/vat");
-        Files.write(launcher, resource("vat.sh"));
+        Files.write(launcher, Resources.bytes("vat.sh"));
         Files.setPosixFilePermissions(launcher, PosixFilePermissions.fromString("rwxr-xr-x"));
         List<String> classes;
         try (Stream<Path> jars = Files.list(app)) {
             classes = jars.map(j -> j.getFileName().toString()).filter(n -> n.endsWith(".jar")).sorted().toList();
         }
         Files.write(app.resolve("classes"), classes);
-        Files.write(app.resolve("window.options"), Options.WINDOW);
-        Files.write(app.resolve("command.options"), Options.COMMAND);
+        for (String read : List.of(Options.WINDOW.file(), Options.COMMAND.file(), "surroundings.sh")) {
+            Files.write(app.resolve(read), Resources.bytes(read));
+        }
         return classes;
     }
 
@@ -143,8 +144,8 @@ public final class Distribution {
 
     private Map<String, byte[]> beside(Emblem emblem) throws IOException {
         Map<String, byte[]> files = new TreeMap<>();
-        files.put("usr/share/applications/vat.desktop", resource("vat.desktop"));
-        files.put("usr/share/mime/packages/vat.xml", resource("vat.xml"));
+        files.put("usr/share/applications/vat.desktop", Resources.bytes("vat.desktop"));
+        files.put("usr/share/mime/packages/vat.xml", Resources.bytes("vat.xml"));
         files.put("usr/share/icons/hicolor/scalable/apps/vat.svg", Emblem.text().getBytes(StandardCharsets.UTF_8));
         for (int size : Emblem.SIZES) {
             ByteArrayOutputStream png = new ByteArrayOutputStream();
@@ -163,12 +164,6 @@ public final class Distribution {
             packed.write(text.getBytes(StandardCharsets.UTF_8));
         }
         return bytes.toByteArray();
-    }
-
-    private static byte[] resource(String name) throws IOException {
-        try (InputStream file = Distribution.class.getResourceAsStream(name)) {
-            return file.readAllBytes();
-        }
     }
 
     private static void delete(Path tree) throws IOException {

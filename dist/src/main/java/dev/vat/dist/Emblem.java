@@ -6,8 +6,6 @@ import java.awt.RenderingHints;
 import java.awt.geom.Path2D;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -48,9 +46,7 @@ final class Emblem {
     }
 
     static String text() throws IOException {
-        try (InputStream svg = Emblem.class.getResourceAsStream(FILE)) {
-            return new String(svg.readAllBytes(), StandardCharsets.UTF_8);
-        }
+        return Resources.text(FILE);
     }
 
     private static Path2D outline(String steps) {

@@ -1,23 +1,19 @@
 package dev.vat.dist;
 
+import java.io.IOException;
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.Locale;
 
-/** How the JVM is started: a window that stays, and commands that are over soon. */
-final class Options {
+/** How the JVM is started, which the launcher of the sources reads as well: a window that stays, and commands that are over soon. */
+enum Options {
+    WINDOW, COMMAND;
 
-    private static final List<String> COMMON = List.of("-Xmx1g", "-Xlog:disable", "-Xlog:all=warning:stderr");
+    /** The file that they stand in, one a line. */
+    String file() {
+        return name().toLowerCase(Locale.ROOT) + ".options";
+    }
 
-    static final List<String> WINDOW = all(List.of("-XX:+UseG1GC", "-XX:MaxGCPauseMillis=15", "-XX:G1PeriodicGCInterval=60000",
-            "-XX:MinHeapFreeRatio=10", "-XX:MaxHeapFreeRatio=30", "--enable-native-access=ALL-UNNAMED,javafx.graphics"));
-
-    /** What compiles code well, and what reaches methods quickly once it is warm, costs a command more than it gives. */
-    static final List<String> COMMAND = all(List.of("-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1",
-            "-Djdk.reflect.useNativeAccessorOnly=true", "--enable-native-access=ALL-UNNAMED"));
-
-    private Options() {}
-
-    private static List<String> all(List<String> own) {
-        return Stream.concat(own.stream(), COMMON.stream()).toList();
+    List<String> list() throws IOException {
+        return Resources.text(file()).lines().toList();
     }
 }

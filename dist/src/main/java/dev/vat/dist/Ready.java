@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
+import java.util.zip.CRC32C;
 import java.util.zip.GZIPOutputStream;
 import javax.imageio.ImageIO;
 
@@ -18,6 +19,7 @@ import javax.imageio.ImageIO;
  */
 final class Ready {
 
+    private static final String PACKED = ".aot.gz";
     private static final int FRAMES = 8;
     private static final int WIDTH = 96;
     private static final int HEIGHT = 54;
@@ -46,13 +48,13 @@ final class Ready {
             ImageIO.write(picture, "png", frames.resolve("kite.%04d.png".formatted(i)).toFile());
         }
         Path commands = work.resolve("command.aot");
-        List<String> make = start(commands, Options.COMMAND, List.of("-Dvat.workers=here"));
+        List<String> make = start(commands, Options.COMMAND.list(), List.of("-Dvat.workers=here"));
         make.addAll(List.of("make", frames.toString(), "--rate", "25", "--target", "web-h264", "--target", "edit-prores-hq", "--out",
                 work.resolve("out").toString(), "--json"));
         Step.run(java(), make, home(), log);
         pack(commands, "command");
         Path window = work.resolve("window.aot");
-        List<String> open = start(window, Options.WINDOW, List.of("-Dglass.platform=Headless", "-Dprism.order=sw"));
+        List<String> open = start(window, Options.WINDOW.list(), List.of("-Dglass.platform=Headless", "-Dprism.order=sw"));
         open.add(frames.toString());
         Process opened = Step.start(java(), open, home(), log);
         opened.waitFor(WINDOW_SECONDS, TimeUnit.SECONDS);
@@ -60,6 +62,12 @@ final class Ready {
         opened.destroy();
         opened.waitFor();
         pack(window, "window");
+        // Another build's classes are no use: where they are unpacked is named after these.
+        CRC32C id = new CRC32C();
+        for (String name : List.of("command", "window")) {
+            id.update(Files.readAllBytes(app.resolve(name + PACKED)));
+        }
+        Files.writeString(app.resolve("ready.id"), Long.toHexString(id.getValue()));
     }
 
     private List<String> start(Path cache, List<String> options, List<String> own) {
@@ -83,7 +91,7 @@ final class Ready {
         if (!Files.isRegularFile(cache)) {
             throw new IOException("no classes were kept ready for " + name + "; see " + log);
         }
-        try (OutputStream file = Files.newOutputStream(app.resolve(name + ".aot.gz")); OutputStream packed = new GZIPOutputStream(file)) {
+        try (OutputStream file = Files.newOutputStream(app.resolve(name + PACKED)); OutputStream packed = new GZIPOutputStream(file)) {
             Files.copy(cache, packed);
         }
     }

@@ -1,5 +1,6 @@
 package dev.vat.dist;
 
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -61,13 +62,15 @@ enum Target {
     }
 
     /** An image that runs from any folder. @param libraries folder of jars @param into where the image comes to lie */
-    List<String> image(Path libraries, Path runtime, Path icon, Path commands, String version, Path into) {
+    List<String> image(Path libraries, Path runtime, Path icon, Path commands, String version, Path into) throws IOException {
         List<String> options = new ArrayList<>(List.of("--type", "app-image", "--name", WINDOW, "--app-version", version, "--vendor", "Vat",
                 "--description", "From rendered frames to proven video files", "--runtime-image", runtime.toString(), "--input",
                 libraries.toString(), "--main-jar", "vat-app-" + version + ".jar", "--main-class", "dev.vat.app.Main", "--icon",
                 icon.toString(), "--dest", into.toString()));
-        Options.WINDOW.forEach(option -> options.addAll(List.of("--java-options", option)));
-        if (this != LINUX) {
+        for (String option : Options.WINDOW.list()) {
+            options.addAll(List.of("--java-options", option));
+        }
+        if (installsByJpackage()) {
             // Linux has a script in its place, which keeps classes ready.
             options.addAll(List.of("--add-launcher", COMMANDS + "=" + commands));
         }

@@ -83,7 +83,8 @@ public record IsoTrack(long id, String handler, long timescale, long duration, l
     /** How often it is played, 0 for ever. */
     public int loops() {
         long once = edits.stream().mapToLong(Edit::length).sum();
-        return !repeats || once == 0 ? 1 : shown < 0 || shown == Long.MAX_VALUE || shown == UNKNOWN ? 0 : Math.toIntExact(shown / once);
+        return !repeats || once == 0 ? 1
+                : shown < 0 || shown == Long.MAX_VALUE || shown == UNKNOWN ? 0 : (int) Math.min(Integer.MAX_VALUE, shown / once);
     }
 
     /** Frames a second, where all samples last alike. */

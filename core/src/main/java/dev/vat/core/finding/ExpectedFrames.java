@@ -4,7 +4,6 @@ import dev.vat.core.preview.Preview;
 import dev.vat.core.project.Source;
 import dev.vat.core.project.SourceEdits;
 import dev.vat.core.resolved.Relatives;
-import dev.vat.core.source.Approved;
 import dev.vat.core.source.GapPolicy;
 import dev.vat.core.source.Reading;
 import dev.vat.core.source.Sequence;
@@ -40,26 +39,19 @@ public final class ExpectedFrames {
      * @param reading of the source where it is used
      */
     public static Optional<Finding> fewer(Source source, Reading reading, Sequence sequence, Relatives relatives, List<Preview> previews) {
-        return byApproved(source, reading, sequence, Preview.approvedFor(source.location(), previews))
-                .or(() -> byKin(source, reading, sequence, relatives));
+        if (!isOpen(reading) || sequence.pattern().isSingle()) {
+            return Optional.empty();
+        }
+        return Preview.approvedFor(source.location(), previews).stream().filter(a -> isBeyond(a.range(), sequence)).findFirst()
+                .map(a -> fewer("fewer-than-approved", source, sequence, a.range(),
+                        WORDS.say("approvedHas", sequence.name(), sequence.range(), a.preview(), a.range())))
+                .or(() -> relatives.expected(source).filter(kin -> isBeyond(kin, sequence))
+                        .map(kin -> fewer("fewer-than-kin", source, sequence, kin,
+                                WORDS.say("kinHave", sequence.name(), sequence.range(), kin))));
     }
 
-    private static Optional<Finding> byKin(Source source, Reading reading, Sequence sequence, Relatives relatives) {
-        return !isOpen(reading) || sequence.pattern().isSingle() ? Optional.empty()
-                : relatives.expected(source).filter(kin -> kin.first() < sequence.first() || kin.last() > sequence.last())
-                        .map(kin -> fewer(source, sequence, kin));
-    }
-
-    private static Optional<Finding> byApproved(Source source, Reading reading, Sequence sequence, List<Approved> approved) {
-        return !isOpen(reading) || sequence.pattern().isSingle() ? Optional.empty()
-                : approved.stream().filter(a -> a.range().first() < sequence.first() || a.range().last() > sequence.last()).findFirst()
-                        .map(a -> Finding.of("fewer-than-approved", Severity.WARNING,
-                                WORDS.say("approvedHas", sequence.name(), sequence.range(), a.preview(), a.range()))
-                                .aboutSource(source.id())
-                                .withRemedies(new Remedy.Apply(WORDS.say("expectAll", a.range()),
-                                        SourceEdits.setExpected(source.id(), a.range())),
-                                        new Remedy.Apply(WORDS.say("takeAlone", sequence.range()),
-                                                SourceEdits.setRange(source.id(), sequence.range()))));
+    private static boolean isBeyond(FrameRange range, Sequence sequence) {
+        return range.first() < sequence.first() || range.last() > sequence.last();
     }
 
     /** Whether nobody said which frames are to be used, or there should be. */
@@ -91,10 +83,9 @@ public final class ExpectedFrames {
                                 SourceEdits.setExpected(source.id(), sequence.range())));
     }
 
-    private static Finding fewer(Source source, Sequence sequence, FrameRange kin) {
-        return Finding.of("fewer-than-kin", Severity.WARNING, WORDS.say("kinHave", sequence.name(), sequence.range(), kin))
-                .aboutSource(source.id())
-                .withRemedies(new Remedy.Apply(WORDS.say("expectAll", kin), SourceEdits.setExpected(source.id(), kin)),
+    private static Finding fewer(String id, Source source, Sequence sequence, FrameRange wanted, String words) {
+        return Finding.of(id, Severity.WARNING, words).aboutSource(source.id())
+                .withRemedies(new Remedy.Apply(WORDS.say("expectAll", wanted), SourceEdits.setExpected(source.id(), wanted)),
                         new Remedy.Apply(WORDS.say("takeAlone", sequence.range()), SourceEdits.setRange(source.id(), sequence.range())));
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.core.finding;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import dev.vat.core.delivery.Catalogue;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Edit;
 import dev.vat.core.project.Edits;
@@ -21,6 +22,7 @@ final class Case {
 
     final Map<String, FrameTable> tables = new LinkedHashMap<>();
     Project project;
+    private List<Preview> previews = List.of();
     private Observed.Destination destination = GOOD_FOLDER;
 
     Case(FrameTable... brought) {
@@ -42,8 +44,13 @@ final class Case {
         return this;
     }
 
+    Case with(Preview... kept) {
+        previews = List.of(kept);
+        return this;
+    }
+
     Findings find() {
-        return Findings.of(project, new Observed(tables, destination));
+        return Findings.of(project, new Observed(tables, destination).withPreviews(previews));
     }
 
     /** Frames of what is made. */

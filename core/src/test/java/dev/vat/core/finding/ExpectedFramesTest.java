@@ -8,7 +8,14 @@ import dev.vat.core.source.Cadence;
 import dev.vat.core.source.FrameTable;
 import dev.vat.core.source.Frames;
 import dev.vat.core.source.Sequence;
+import dev.vat.core.picture.Size;
+import dev.vat.core.preview.CaptureWish;
+import dev.vat.core.preview.Preview;
+import dev.vat.core.time.FrameRange;
+import dev.vat.core.time.Rate;
 import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
 import java.util.stream.LongStream;
 import org.junit.jupiter.api.Test;
 
@@ -46,5 +53,27 @@ class ExpectedFramesTest {
         FrameTable movie = FrameTable.unchecked(Sequence.ofMovie(Path.of("/frames/kite_sand"), "kite_sand.mov", 40, 1, 1));
         assertThat(new Case(Frames.good("kite_haze", 1, 30).table(), movie).find().all()).as("counted from 0").extracting(Finding::id)
                 .doesNotContain("fewer-than-kin");
+    }
+
+    /** It comes before what kin have: somebody said so. */
+    @Test
+    void fewerFramesThanTheApprovedPreviewHasAreSaid() {
+        Case render = new Case(Frames.good("pier_haze", 1, 30).table(), Frames.good("pier_sand", 1, 40).table());
+        assertThat(render.with(preview("pier", true)).one("fewer-than-approved").text()).contains("1-30").contains("pier_v002 has 1-184");
+        assertThat(render.find().all()).extracting(Finding::id).doesNotContain("fewer-than-kin");
+        assertThat(render.mend("fewer-than-approved", 0).one("frames-wanted").text()).contains("0031-0184");
+        assertThat(render.find().all()).as("it was said").extracting(Finding::id).doesNotContain("fewer-than-approved");
+        for (Preview other : List.of(preview("pier", false), preview("tower", true))) {
+            assertThat(new Case(Frames.good("pier_haze", 1, 30).table()).with(other).find().all()).extracting(Finding::id)
+                    .doesNotContain("fewer-than-approved");
+        }
+    }
+
+    private static Preview preview(String camera, boolean approved) {
+        CaptureWish wish = new CaptureWish(camera, FrameRange.of(1, 184), 1, false, Size.of(480, 270), "shadowed", List.of(), 0, true,
+                true);
+        return new Preview(camera + "_v002.mp4", "Marram Flats", camera, 1, Rate.FPS_25, wish, "2031-05-04T10:00:00Z", 184, null, 1000,
+                null,
+                null, approved, Map.of());
     }
 }

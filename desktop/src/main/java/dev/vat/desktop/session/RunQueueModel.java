@@ -193,7 +193,7 @@ public final class RunQueueModel implements AutoCloseable {
         }
         try {
             Project project = RunQueue.project(waiting);
-            Preparation prepared = Preparation.of(project, viewer,
+            Preparation prepared = Preparation.of(project, places, viewer,
                     (sequence, choice) -> viewer.check(sequence, false, choice, _ -> {}).join());
             ui.execute(() -> prepared(waiting, project, prepared));
         } catch (IOException | RuntimeException e) {

@@ -59,7 +59,6 @@ public final class VatWindow {
             mainView.addSystemMenus();
         }
         stage.setTitle("Vat");
-        stage.getIcons().setAll(Emblem.images());
         stage.setMinWidth(900);
         stage.setMinHeight(560);
         stage.setOnCloseRequest(this::closeAsked);
@@ -67,6 +66,7 @@ public final class VatWindow {
             mainView.focusBand();
             // Not before: both want the same cores.
             Platform.runLater(session.viewer()::wake);
+            Platform.runLater(() -> stage.getIcons().setAll(Emblem.images()));
         });
         stage.focusedProperty().addListener((_, _, focused) -> {
             unseen &= !focused;

@@ -197,7 +197,8 @@ class TogetherTest extends WindowCase {
         await(() -> said("passes-against-full").startsWith("The sum of the passes is apart"));
         await(() -> warned("pass-sum"));
         fire("remedy-pass-sum-0");
-        await(() -> on(() -> window.mainView().steering().isMeasured() && node("compare-close") != null));
+        await(() -> isThere("compare-names") && on(() -> window.mainView().steering().isMeasured()));
+        assertThat(text("compare-names")).isEqualTo("source  |  reel");
         press("face-reel");
         on(() -> {
             @SuppressWarnings("unchecked")

@@ -7,6 +7,7 @@ import dev.vat.core.finding.Observed;
 import dev.vat.core.finding.WrittenWords;
 import dev.vat.core.pass.MixedPicture;
 import dev.vat.core.pass.PassReport;
+import dev.vat.core.preview.Preview;
 import dev.vat.core.project.DeliverableEdits;
 import dev.vat.core.project.Project;
 import dev.vat.core.resolved.ResolvedReel;
@@ -14,6 +15,8 @@ import dev.vat.core.run.RunPlan;
 import dev.vat.engine.picture.PassCheck;
 import dev.vat.engine.storage.FolderRule;
 import dev.vat.engine.viewer.Viewer;
+import dev.vat.protocol.storage.Places;
+import dev.vat.protocol.storage.PreviewStore;
 import java.io.IOException;
 import java.util.HashMap;
 import java.util.List;
@@ -39,11 +42,15 @@ public sealed interface Preparation {
     /** Something stands in the way. */
     record Blocked(Findings findings) implements Preparation {}
 
-    /** @throws IOException with the reason in words, if a source can't be read */
-    static Preparation of(Project project, Viewer viewer, Survey.Check check) throws IOException {
+    /**
+     * @param places where approved previews are kept
+     * @throws IOException with the reason in words, if a source can't be read
+     */
+    static Preparation of(Project project, Places places, Viewer viewer, Survey.Check check) throws IOException {
         Survey survey = Survey.of(project, viewer, check);
         Map<MixedPicture, PassReport> passes = passes(project, survey, viewer);
-        Findings findings = judge(project, survey, passes);
+        List<Preview> previews = PreviewStore.in(places).all();
+        Findings findings = judge(project, survey, passes, previews);
         List<Finding> leftOut = findings.blockers();
         Project possible = project;
         for (Finding blocker : leftOut) {
@@ -52,7 +59,7 @@ public sealed interface Preparation {
             }
             possible = DeliverableEdits.switchOff(blocker.target(), true).apply(possible);
         }
-        if (possible.deliverablesOn().isEmpty() || !leftOut.isEmpty() && !judge(possible, survey, passes).mayRun()) {
+        if (possible.deliverablesOn().isEmpty() || !leftOut.isEmpty() && !judge(possible, survey, passes, previews).mayRun()) {
             return new Blocked(findings);
         }
         ResolvedReel programme = ResolvedReel.of(possible, survey.tables()).orElseThrow();
@@ -61,17 +68,17 @@ public sealed interface Preparation {
     }
 
     /** What is to be said of a project whose sources were looked into; the sums of passes by samples. */
-    static Findings judge(Project project, Survey survey, Viewer viewer) throws IOException {
-        return judge(project, survey, passes(project, survey, viewer));
+    static Findings judge(Project project, Survey survey, Places places, Viewer viewer) throws IOException {
+        return judge(project, survey, passes(project, survey, viewer), PreviewStore.in(places).all());
     }
 
-    private static Findings judge(Project project, Survey survey, Map<MixedPicture, PassReport> passes) {
+    private static Findings judge(Project project, Survey survey, Map<MixedPicture, PassReport> passes, List<Preview> previews) {
         Map<String, ContentReview> reviews = new HashMap<>();
         survey.tables().forEach((source, table) -> reviews.put(source, ContentReview.of(table)));
         return Findings.of(project,
                 new Observed(survey.tables(), reviews, survey.clips(), DestinationProbe.probe(FolderRule.USUAL.folderOf(project)), Set.of(),
                         AuxiliaryFiles.unusable(AuxiliaryFiles.files(project)), AuxiliaryFiles.lacking(WrittenWords.byFace(project)))
-                        .withPasses(passes));
+                        .withPasses(passes).withPreviews(previews));
     }
 
     private static Map<MixedPicture, PassReport> passes(Project project, Survey survey, Viewer viewer) throws IOException {

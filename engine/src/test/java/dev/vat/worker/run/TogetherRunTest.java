@@ -156,7 +156,7 @@ class TogetherRunTest extends LaidOutRuns {
                 try (WorkingPictures a = first.next(); WorkingPictures b = second.next()) {
                     Picture full = a.in(one.pictureFor(one.files().getFirst()));
                     Picture sum = b.in(other.pictureFor(other.files().getFirst()));
-                    most = Math.max(most, Differences.most(full, sum));
+                    most = Math.max(most, Differences.extremes(full, sum).most());
                 }
             }
         }
@@ -226,9 +226,11 @@ class TogetherRunTest extends LaidOutRuns {
         RunPlan light = shot(ReelEdits.mixItem(0, new PassMix(List.of(mix.passes().get(1))))).plan(out);
         try (FrameFeed both = new FrameFeed(plan, 2); FrameFeed alone = new FrameFeed(light, 1); WorkingPictures a = both.next();
                 WorkingPictures b = alone.next()) {
-            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().get(1))), b.in(light.pictureFor(light.files().getFirst()))))
+            assertThat(Differences.extremes(a.in(plan.pictureFor(plan.files().get(1))), b.in(light.pictureFor(light.files().getFirst())))
+                    .most())
                     .isZero();
-            assertThat(Differences.most(a.in(plan.pictureFor(plan.files().getFirst())), b.in(light.pictureFor(light.files().getFirst()))))
+            assertThat(Differences
+                    .extremes(a.in(plan.pictureFor(plan.files().getFirst())), b.in(light.pictureFor(light.files().getFirst()))).most())
                     .isGreaterThan(CODE);
         }
         made(plan);
@@ -252,7 +254,8 @@ class TogetherRunTest extends LaidOutRuns {
                 WorkingPictures b = second.next()) {
             assertThat(Differences.cells(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst())), 4, 4))
                     .as("green").containsOnly(0);
-            assertThat(Differences.most(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst()))))
+            assertThat(
+                    Differences.extremes(a.in(off.pictureFor(off.files().getFirst())), b.in(red.pictureFor(red.files().getFirst()))).most())
                     .as("red").isGreaterThan(10 * CODE);
         }
     }

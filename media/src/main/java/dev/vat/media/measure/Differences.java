@@ -100,9 +100,17 @@ public final class Differences {
         }
     }
 
-    /** The strongest difference of any sample, alpha included where both have it, in codes of 16 bits. */
-    public static int most(Picture first, Picture second) {
+    /**
+     * How far apart two pictures are at most.
+     *
+     * @param most the strongest difference of any sample, alpha included where both have it, in codes of 16 bits
+     * @param whiter the share of samples of R, G and B that are at the highest code in the second and not in the first, from 0 to 1
+     */
+    public record Extremes(int most, double whiter) {}
+
+    public static Extremes extremes(Picture first, Picture second) {
         int most = 0;
+        long whiter = 0;
         for (int plane = 0; plane < Math.min(first.planes(), second.planes()); plane++) {
             MemorySegment a = first.plane(plane);
             MemorySegment b = second.plane(plane);
@@ -110,30 +118,16 @@ public final class Differences {
                 long atA = (long) y * first.stride(plane);
                 long atB = (long) y * second.stride(plane);
                 for (int x = 0; x < first.width(); x++) {
-                    most = Math.max(most, Math.abs((a.get(WORD, atA + 2L * x) & 0xffff) - (b.get(WORD, atB + 2L * x) & 0xffff)));
-                }
-            }
-        }
-        return most;
-    }
-
-    /** The share of samples of R, G and B that are at the highest code in the second and not in the first, from 0 to 1. */
-    public static double whiter(Picture first, Picture second) {
-        long whiter = 0;
-        for (int plane = 0; plane < ALPHA_PLANE; plane++) {
-            MemorySegment a = first.plane(plane);
-            MemorySegment b = second.plane(plane);
-            for (int y = 0; y < first.height(); y++) {
-                long atA = (long) y * first.stride(plane);
-                long atB = (long) y * second.stride(plane);
-                for (int x = 0; x < first.width(); x++) {
-                    if ((b.get(WORD, atB + 2L * x) & 0xffff) == WHITE && (a.get(WORD, atA + 2L * x) & 0xffff) != WHITE) {
+                    int one = a.get(WORD, atA + 2L * x) & 0xffff;
+                    int other = b.get(WORD, atB + 2L * x) & 0xffff;
+                    most = Math.max(most, Math.abs(one - other));
+                    if (other == WHITE && one != WHITE && plane != ALPHA_PLANE) {
                         whiter++;
                     }
                 }
             }
         }
-        return (double) whiter / ALPHA_PLANE / first.width() / first.height();
+        return new Extremes(most, (double) whiter / ALPHA_PLANE / first.width() / first.height());
     }
 
     /**

@@ -33,6 +33,7 @@ import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.Arrays;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -74,7 +75,7 @@ public final class FrameReader implements AutoCloseable {
 
     /** Reads, decodes, measures, and lets the picture go again. */
     public FrameCheck check(Path file, FileKind named, PictureChoice choice, long number) {
-        return switch (read(file, named, choice, number)) {
+        return switch (named.isMovie() ? read(file, named, choice, number) : still(file, named, choice, true)) {
             case FrameRead.Unsound(FrameState state, String why) -> FrameCheck.fault(number, state, why);
             case FrameRead.Sound sound -> {
                 try (Picture picture = sound.picture()) {
@@ -90,7 +91,7 @@ public final class FrameReader implements AutoCloseable {
      * @param frame which frame of a movie, by the movie's own numbers; other kinds hold only one
      */
     public FrameRead read(Path file, FileKind named, PictureChoice choice, long frame) {
-        return named.isMovie() ? movieFrame(file, choice.standing(), FieldReading.KEPT, frame) : still(file, named, choice);
+        return named.isMovie() ? movieFrame(file, choice.standing(), FieldReading.KEPT, frame) : still(file, named, choice, false);
     }
 
     /**
@@ -101,7 +102,7 @@ public final class FrameReader implements AutoCloseable {
      */
     public FrameRead readAs(PictureReading how, Path file, FileKind named, long frame) {
         return named.isMovie() ? movieFrame(file, how.standing(), how.fields(), frame)
-                : still(file, named, how.choice());
+                : still(file, named, how.choice(), false);
     }
 
     /** Quickest when frames are asked for in ascending order; the file last asked for stays open. */
@@ -136,7 +137,8 @@ public final class FrameReader implements AutoCloseable {
         moviePath = null;
     }
 
-    private FrameRead still(Path file, FileKind named, PictureChoice choice) {
+    /** @param strict whether checksums are looked at that decoders pass over: once, when a file is judged */
+    private FrameRead still(Path file, FileKind named, PictureChoice choice, boolean strict) {
         byte[] data;
         try {
             data = bytes(file);
@@ -146,6 +148,10 @@ public final class FrameReader implements AutoCloseable {
         Inspection inspection = Inspection.of(named, data, choice);
         if (!inspection.isWhole()) {
             return new FrameRead.Unsound(inspection.state(), inspection.why());
+        }
+        Optional<String> damage = strict ? inspection.damage() : Optional.empty();
+        if (damage.isPresent()) {
+            return new FrameRead.Unsound(FrameState.UNREADABLE, damage.get());
         }
         try {
             return decode(inspection);

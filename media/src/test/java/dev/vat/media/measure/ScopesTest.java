@@ -103,7 +103,7 @@ class ScopesTest {
     @Test
     void oneCodeInOneBlockIsSeenAtAnySizeAndMeasuredAsWhatItIs() {
         try (Picture first = noise(3, 640, 360); Picture second = noise(3, 640, 360)) {
-            assertThat(Differences.most(first, second)).isZero();
+            assertThat(Differences.extremes(first, second).most()).isZero();
             for (int y = 160; y < 176; y++) {
                 for (int x = 320; x < 336; x++) {
                     long at = (long) y * second.stride(0) + 2L * x;
@@ -111,7 +111,11 @@ class ScopesTest {
                             (short) (second.plane(0).get(ValueLayout.JAVA_SHORT_UNALIGNED, at) + 257));
                 }
             }
-            assertThat(Differences.most(first, second)).isEqualTo(257);
+            assertThat(Differences.extremes(first, second)).isEqualTo(new Differences.Extremes(257, 0));
+            second.plane(1).set(ValueLayout.JAVA_SHORT_UNALIGNED, 0, (short) 65535);
+            assertThat(Differences.extremes(first, second).whiter()).as("one sample of three planes").isEqualTo(1 / (3.0 * 640 * 360));
+            assertThat(Differences.extremes(second, second).whiter()).as("white in both").isZero();
+            second.plane(1).set(ValueLayout.JAVA_SHORT_UNALIGNED, 0, first.plane(1).get(ValueLayout.JAVA_SHORT_UNALIGNED, 0));
             for (int[] size : new int[][] {{640, 360}, {160, 90}, {41, 23}, {1280, 720}}) {
                 try (Picture shown = Differences.of(first, second, new Differences.Show(64, false, false), size[0], size[1])) {
                     int bright = 0;

@@ -122,10 +122,9 @@ final class ScreenPictures implements AutoCloseable {
     PairLikeness likeness(ViewerMessage.Pair pair) throws IOException {
         try (Both both = both(pair.first(), pair.second())) {
             Likeness.Value value = likenesses.get(Size.of(both.first.width(), both.first.height())).compare(both.second, both.first);
-            return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(),
-                    Differences.most(both.first, both.second),
-                    Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS),
-                    Differences.whiter(both.first, both.second));
+            Differences.Extremes extremes = Differences.extremes(both.first, both.second);
+            return new PairLikeness(Double.isInfinite(value.psnr()) ? null : value.psnr(), value.ssim(), extremes.most(),
+                    Differences.cells(both.first, both.second, PairLikeness.COLUMNS, PairLikeness.ROWS), extremes.whiter());
         }
     }
 

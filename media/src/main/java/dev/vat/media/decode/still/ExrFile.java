@@ -13,8 +13,6 @@ import java.nio.ByteOrder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.zip.DataFormatException;
-import java.util.zip.Inflater;
 
 /**
  * OpenEXR 2: headers, the table of chunk offsets, and the chunks themselves. The decoder gives back a partial picture for a cut file
@@ -191,17 +189,7 @@ final class ExrFile {
         if (size >= expected) {
             return size == expected;
         }
-        try (Inflater inflater = new Inflater()) {
-            inflater.setInput(buffer.array(), at, size);
-            byte[] sink = new byte[1 << 15];
-            while (!inflater.finished()) {
-                if (inflater.inflate(sink) == 0 && (inflater.needsInput() || inflater.needsDictionary())) {
-                    return false;
-                }
-            }
-            return inflater.getBytesWritten() == expected;
-        } catch (DataFormatException _) {
-            return false;
-        }
+        ZlibStream unpacked = ZlibStream.unpack(buffer.array(), at, size, expected);
+        return unpacked.end() == ZlibStream.End.WHOLE && unpacked.bytes() == expected;
     }
 }

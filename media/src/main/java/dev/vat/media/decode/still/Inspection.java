@@ -8,6 +8,7 @@ import dev.vat.core.source.FrameState;
 import dev.vat.core.words.Words;
 import java.nio.BufferUnderflowException;
 
+import java.util.Optional;
 /**
  * What a file's own structure tells, before any picture is decoded.
  *
@@ -79,6 +80,11 @@ public record Inspection(FileKind kind, FrameState state, String why, String not
 
     public boolean isWhole() {
         return state == FrameState.GOOD;
+    }
+
+    /** What is wrong with its picture data and doesn't keep a decoder from making a picture of it, in words; it takes an unpacking. */
+    public Optional<String> damage() {
+        return isWhole() && kind == FileKind.TIFF ? TiffFile.damage(data) : Optional.empty();
     }
 
     /**

@@ -247,17 +247,6 @@ final class PngFile {
             }
             at = (int) end;
         }
-        try (Inflater inflater = new Inflater()) {
-            inflater.setInput(stream.toByteArray());
-            byte[] sink = new byte[1 << 16];
-            while (!inflater.finished()) {
-                if (inflater.inflate(sink) == 0 && (inflater.needsInput() || inflater.needsDictionary())) {
-                    return false;
-                }
-            }
-            return true;
-        } catch (DataFormatException _) {
-            return false;
-        }
+        return ZlibStream.unpack(stream.toByteArray(), 0, stream.size(), Long.MAX_VALUE).end() == ZlibStream.End.WHOLE;
     }
 }

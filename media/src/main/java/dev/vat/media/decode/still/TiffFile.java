@@ -13,6 +13,7 @@ import java.nio.ByteOrder;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 
@@ -105,30 +106,31 @@ final class TiffFile {
                         format);
             }
         }
-        int damaged = damaged(tags, format, data, offsets, counts);
-        if (damaged >= 0) {
-            return Inspection.unreadable(FileKind.TIFF, WORDS.say("isntWhatWasPacked", damaged));
-        }
         Inspection whole = Inspection.whole(FileKind.TIFF, format, data).standing(Orientation.of(first(tags, ORIENTATION, 1)));
         return end + (big ? 8 : 4) <= data.length ? whole
                 : whole.withData(Arrays.copyOf(data, (int) end + 8), false)
                         .withNote(WORDS.say("theEndOfItsDirectoryIsMissing"));
     }
 
-    /** The first strip or tile whose packing has a checksum that doesn't agree with it, or -1. */
-    private static int damaged(Map<Integer, long[]> tags, PictureFormat format, byte[] data, long[] offsets, long[] counts) {
+    /**
+     * The first strip or tile that isn't what was packed, in words, where the packing has a checksum: decoders stop when they have enough
+     * and don't come to it. A strip without an end isn't judged, for some writers leave it out.
+     *
+     * @param data of a file whose structure was found whole
+     */
+    static Optional<String> damage(byte[] data) {
+        Map<Integer, long[]> tags = tags(data);
         if (!DEFLATE.contains(first(tags, COMPRESSION, 1)) || first(tags, FILL_ORDER, 1) != 1) {
-            return -1;
+            return Optional.empty();
         }
+        long[] offsets = tags.getOrDefault(STRIP_OFFSETS, tags.get(TILE_OFFSETS));
+        long[] counts = tags.getOrDefault(STRIP_BYTES, tags.get(TILE_BYTES));
         // No strip is larger than the picture; a tile at its edge may be.
-        long most = (long) (format.size().width() + TILE) * (format.size().height() + TILE) * Math.max(1, first(tags, SAMPLES, 1))
+        long most = (first(tags, WIDTH, 0) + TILE) * (first(tags, HEIGHT, 0) + TILE) * Math.max(1, first(tags, SAMPLES, 1))
                 * Math.max(8, first(tags, BITS, 1)) / 8;
-        for (int i = 0; i < offsets.length; i++) {
-            if (ZlibStream.isDamaged(data, (int) offsets[i], (int) counts[i], most)) {
-                return i;
-            }
-        }
-        return -1;
+        return IntStream.range(0, offsets.length)
+                .filter(i -> ZlibStream.unpack(data, (int) offsets[i], (int) counts[i], most).end() == ZlibStream.End.DAMAGED)
+                .mapToObj(i -> WORDS.say("isntWhatWasPacked", i)).findFirst();
     }
 
     /** What the first directory says. @param data of a file whose structure was found whole */

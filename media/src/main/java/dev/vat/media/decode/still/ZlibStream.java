@@ -3,31 +3,38 @@ package dev.vat.media.decode.still;
 import java.util.zip.DataFormatException;
 import java.util.zip.Inflater;
 
-/** Data packed by zlib (RFC 1950), which ends in a checksum that decoders of pictures don't look at: they stop when they have enough. */
-final class ZlibStream {
+/**
+ * What comes of unpacking a stream of zlib's (RFC 1950), which ends in a checksum.
+ *
+ * @param bytes that it came to
+ */
+record ZlibStream(End end, long bytes) {
 
     private static final int SINK = 1 << 16;
 
-    private ZlibStream() {}
+    /** How it ends. */
+    enum End {
+        /** With its own checksum. */
+        WHOLE,
+        /** Before its end, or beyond what was asked for. */
+        OPEN,
+        /** It leads nowhere, or its checksum is another one. */
+        DAMAGED
+    }
 
-    /**
-     * Whether it isn't what was packed: it leads nowhere, or comes to its end with another checksum. One that has no end isn't judged, for
-     * some writers leave it out.
-     *
-     * @param most bytes that it should come to; what comes beyond isn't looked at
-     */
-    static boolean isDamaged(byte[] data, int at, int length, long most) {
+    /** @param most bytes after which no more is asked for */
+    static ZlibStream unpack(byte[] data, int at, int length, long most) {
         try (Inflater inflater = new Inflater()) {
             inflater.setInput(data, at, length);
             byte[] sink = new byte[SINK];
             while (!inflater.finished() && inflater.getBytesWritten() <= most) {
                 if (inflater.inflate(sink) == 0 && (inflater.needsInput() || inflater.needsDictionary())) {
-                    return false;
+                    break;
                 }
             }
-            return false;
+            return new ZlibStream(inflater.finished() ? End.WHOLE : End.OPEN, inflater.getBytesWritten());
         } catch (DataFormatException _) {
-            return true;
+            return new ZlibStream(End.DAMAGED, 0);
         }
     }
 }
