@@ -127,7 +127,7 @@ public final class Vat implements Runnable {
         return Stream.concat(Arrays.stream(typed).skip(1), known ? Stream.of("--help") : Stream.empty()).toArray(String[]::new);
     }
 
-    /** Every command with what it says of itself, for pages that are made from it; nothing is carried out. */
+    /** Every command with what it says of itself, for what is made from it; nothing is carried out. */
     public static CommandLine described() {
         return line(new Output(false));
     }

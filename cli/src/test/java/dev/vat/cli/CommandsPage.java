@@ -1,13 +1,5 @@
 package dev.vat.cli;
 
-import java.util.List;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
-import picocli.CommandLine;
-import picocli.CommandLine.Model.ArgSpec;
-import picocli.CommandLine.Model.CommandSpec;
-import picocli.CommandLine.Model.OptionSpec;
-
 /** The page of all commands, from what they say of themselves. */
 final class CommandsPage {
 
@@ -17,7 +9,6 @@ final class CommandsPage {
 
     static String text() {
         CommandsPage made = new CommandsPage();
-        CommandLine vat = Vat.described();
         made.line("# Commands");
         made.line("");
         made.line(
@@ -41,45 +32,34 @@ final class CommandsPage {
         made.line(
                 "The first Ctrl+C finishes the frame and keeps what is closed, a second one ends at once; either way "
                         + "`vat resume` goes on.");
-        vat.getSubcommands().values().forEach(made::command);
+        CommandText.all().commands().forEach(made::command);
         return made.page.toString();
     }
 
-    private void command(CommandLine line) {
-        CommandSpec command = line.getCommandSpec();
+    private void command(CommandText command) {
         line("");
-        line("## " + command.qualifiedName());
+        line("## " + command.name());
         line("");
-        line(plain(String.join(" ", command.usageMessage().description())));
+        line(command.says());
         line("");
         line("```");
-        List.of(command.usageMessage().footer()).forEach(e -> line(e.strip().replace("%%", "%")));
+        command.examples().forEach(this::line);
         line("```");
         line("");
-        Stream<ArgSpec> places = command.positionalParameters().stream().map(ArgSpec.class::cast);
-        Stream<ArgSpec> options = command.options().stream().filter(o -> !o.usageHelp() && !o.versionHelp() && !o.hidden())
-                .map(ArgSpec.class::cast);
-        List<ArgSpec> all = Stream.concat(places, options).toList();
-        if (!all.isEmpty()) {
+        if (!command.arguments().isEmpty()) {
             line("| | |");
             line("|---|---|");
-            all.forEach(a -> line("| `" + name(a).replace("|", "\\|") + "` | "
-                    + plain(String.join(" ", a.description()).replace("${DEFAULT-VALUE}", String.valueOf(a.defaultValue())))
-                            .replace("|", "\\|").replace("<", "&lt;")
-                    + " |"));
+            command.arguments().forEach(a -> line("| `" + cell(name(a)) + "` | " + cell(a.says()).replace("<", "&lt;") + " |"));
         }
-        line.getSubcommands().values().forEach(this::command);
+        command.commands().forEach(this::command);
     }
 
-    private static String name(ArgSpec argument) {
-        return argument instanceof OptionSpec option
-                ? Stream.of(option.names()).collect(Collectors.joining(", "))
-                        + (option.arity().max() == 0 ? "" : " " + argument.paramLabel())
-                : argument.paramLabel();
+    private static String name(CommandText.Argument argument) {
+        return (String.join(", ", argument.names()) + " " + argument.value()).strip();
     }
 
-    private static String plain(String words) {
-        return words.replace("%n", " ").replace("%%", "%");
+    private static String cell(String words) {
+        return words.replace("|", "\\|");
     }
 
     private void line(String line) {

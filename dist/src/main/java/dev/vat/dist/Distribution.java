@@ -1,5 +1,6 @@
 package dev.vat.dist;
 
+import dev.vat.cli.CommandText;
 import dev.vat.cli.Vat;
 import dev.vat.core.product.VatVersion;
 import dev.vat.testkit.start.OldClassFiles;
@@ -152,7 +153,7 @@ public final class Distribution {
             ImageIO.write(emblem.draw(size), "png", png);
             files.put("usr/share/icons/hicolor/" + size + "x" + size + "/apps/vat.png", png.toByteArray());
         }
-        files.put("usr/share/man/man1/vat.1.gz", gzipped(ManPage.of(Vat.described(), version)));
+        files.put("usr/share/man/man1/vat.1.gz", gzipped(ManPage.of(CommandText.all(), version)));
         files.put("usr/share/bash-completion/completions/vat",
                 AutoComplete.bash("vat", Vat.described()).getBytes(StandardCharsets.UTF_8));
         return files;

@@ -2,7 +2,7 @@ package dev.vat.dist;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import dev.vat.cli.Vat;
+import dev.vat.cli.CommandText;
 import dev.vat.core.product.VatVersion;
 import java.awt.image.BufferedImage;
 import java.nio.file.Path;
@@ -56,7 +56,7 @@ class PackagingTest {
 
     @Test
     void theManualSaysEveryCommandWithItsExamples() {
-        String page = ManPage.of(Vat.described(), VatVersion.current());
+        String page = ManPage.of(CommandText.all(), VatVersion.current());
         assertThat(page).startsWith(".TH VAT 1 ").contains(".SS vat make\n", ".SS vat scene render\n", "\\fB\\-\\-target\\fR");
         assertThat(page).contains("vat make renders/sh010 \\-\\-rate 25");
         // Words of ours never begin a line with what the formatter takes for its own commands.
