@@ -45,6 +45,7 @@ public final class Vat implements Runnable {
         COMMANDS.put("wanted", WantedCommand::new);
         COMMANDS.put("forecast", (output, _) -> new ForecastCommand(output));
         COMMANDS.put("targets", (output, _) -> new TargetsCommand(output));
+        COMMANDS.put("findings", (output, _) -> new FindingsCommand(output));
         COMMANDS.put("shape", (output, _) -> new ShapeCommand(output));
         COMMANDS.put("try", TryCommand::new);
         COMMANDS.put("make", MakeCommand::new);

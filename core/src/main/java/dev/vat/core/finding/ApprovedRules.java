@@ -40,7 +40,7 @@ final class ApprovedRules {
         Rate rate = source.reading().rate();
         if (rate != null && !rate.equals(approved.rate())) {
             found.add(Finding
-                    .of("approved-rate", Severity.WARNING,
+                    .of(Rule.APPROVED_RATE, Severity.WARNING,
                             WORDS.say("theApprovedPreviewRunsAt", source.name(), approved.rate().label(), rate.label()))
                     .aboutSource(source.id()).withEvidence(what).withRemedies(
                             new Remedy.Apply(WORDS.say("readAt", approved.rate().label()),
@@ -49,7 +49,7 @@ final class ApprovedRules {
         table.format().ifPresent(format -> shape(source, approved, format, what, found));
         if (approved.leadIn() > 0) {
             found.add(Finding
-                    .of("approved-lead-in", Severity.NOTE,
+                    .of(Rule.APPROVED_LEAD_IN, Severity.NOTE,
                             WORDS.say("inTheApprovedPreviewThe", source.name(), approved.leadIn(),
                                     sequence.pattern().number(range.first())))
                     .aboutSource(source.id()).withEvidence(what));
@@ -62,10 +62,10 @@ final class ApprovedRules {
                 .count();
         // What isn't looked into yet may still turn out to be no frame.
         return there == range.count()
-                ? Finding.of("approved-frames", Severity.NOTE,
+                ? Finding.of(Rule.APPROVED_FRAMES, Severity.NOTE,
                         source.name() + (table.isChecked() ? WORDS.say("theRenderHasAllOfTheApproved", range.count())
                                 : WORDS.say("filesOfAllApprovedFrames", range.count())))
-                : Finding.of("approved-frames", Severity.WARNING,
+                : Finding.of(Rule.APPROVED_FRAMES, Severity.WARNING,
                         WORDS.say("theRenderHasOfTheApproved", source.name(), there, range.count()));
     }
 
@@ -75,7 +75,7 @@ final class ApprovedRules {
         Rational wanted = Rational.of(approved.size().width(), approved.size().height());
         if (own.dividedBy(wanted).minus(Rational.ONE).abs().compareTo(SAME_SHAPE) > 0) {
             found.add(Finding
-                    .of("approved-shape", Severity.WARNING,
+                    .of(Rule.APPROVED_SHAPE, Severity.WARNING,
                             WORDS.say("theApprovedPreviewIsOfAnother", source.name(), approved.size(), seen))
                     .aboutSource(source.id()).withEvidence(what));
         }

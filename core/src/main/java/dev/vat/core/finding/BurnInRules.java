@@ -69,7 +69,7 @@ final class BurnInRules {
         double smallest = deliverable.burnInWith(programme.reel().burnIn()).stream().flatMap(b -> b.lines().stream())
                 .mapToDouble(Line::size).min().orElse(100);
         programme.frame(deliverable).filter(f -> f.size().height() * smallest / 100 < LEGIBLE).ifPresent(f -> found.add(Finding
-                .of("burn-in-small", Severity.WARNING,
+                .of(Rule.BURN_IN_SMALL, Severity.WARNING,
                         WORDS.say("theSmallestLettersArePixels", deliverable.title(), Words.decimal(f.size().height() * smallest / 100, 0),
                                 f.size()))
                 .aboutTarget(deliverable.id())
@@ -91,7 +91,7 @@ final class BurnInRules {
             List<Finding> found) {
         if (burnIn.watermark() != null && observed.unusable().containsKey(burnIn.watermark().path())) {
             found.add(Finding
-                    .of("watermark-unusable", Severity.BLOCKER,
+                    .of(Rule.WATERMARK_UNUSABLE, Severity.BLOCKER,
                             WORDS.say("thePictureLaidOverCantBe", whose, observed.unusable().get(burnIn.watermark().path())))
                     .aboutTarget(target)
                     .withRemedies(new Remedy.Apply(WORDS.say("leaveItOut"), change.apply(burnIn.withWatermark(null)))));
@@ -99,7 +99,7 @@ final class BurnInRules {
         String why = burnIn.face() == null ? null : observed.unusable().get(burnIn.face());
         if (why != null) {
             found.add(
-                    Finding.of("face-unusable", Severity.BLOCKER, WORDS.say("theFontFileCantBeUsed", whose, why)).aboutTarget(target)
+                    Finding.of(Rule.FACE_UNUSABLE, Severity.BLOCKER, WORDS.say("theFontFileCantBeUsed", whose, why)).aboutTarget(target)
                             .withRemedies(new Remedy.ChooseFace(CHOOSE, face -> change.apply(burnIn.withFace(face))),
                                     new Remedy.Apply(WORDS.say("vatsOwnFace"), change.apply(burnIn.withFace(null)))));
         }
@@ -112,7 +112,7 @@ final class BurnInRules {
         String missing = missing(face, words, observed);
         return missing.isEmpty() ? Optional.empty()
                 : Optional.of(Finding
-                        .of("letters-missing", Severity.BLOCKER,
+                        .of(Rule.LETTERS_MISSING, Severity.BLOCKER,
                                 WORDS.say("hasNoLetterChooseAFontFile", whose,
                                         (face == null ? WORDS.say("vatsOwnFace") : WORDS.say("theChosenFace")), missing))
                         .aboutTarget(target).withRemedies(new Remedy.ChooseFace(CHOOSE, other)));
@@ -131,7 +131,7 @@ final class BurnInRules {
             GeneratedItem.Leader right = new GeneratedItem.Leader(perSecond, leader.tone(),
                     Math.max(1, leader.frames() * perSecond / leader.perSecond()));
             found.add(Finding
-                    .of("leader-rate", Severity.WARNING,
+                    .of(Rule.LEADER_RATE, Severity.WARNING,
                             WORDS.say("itemTheLeaderCountsFrames", (place + 1), leader.perSecond(), perSecond))
                     .withRemedies(new Remedy.Apply(WORDS.say("count", perSecond), ReelEdits.drawItem(place, right))));
         }
@@ -139,7 +139,7 @@ final class BurnInRules {
             String missing = missing(null, WrittenWords.of(slate, project), observed);
             if (!missing.isEmpty()) {
                 found.add(Finding
-                        .of("slate-letters", Severity.BLOCKER,
+                        .of(Rule.SLATE_LETTERS, Severity.BLOCKER,
                                 WORDS.say("itemTheSlatesFaceHasNoLetter", (place + 1), missing))
                         .withRemedies(new Remedy.Apply(WORDS.say("takeTheSlateOut"), ReelEdits.removeItem(place))));
             }

@@ -19,7 +19,6 @@ import dev.vat.core.time.FrameSet;
 import dev.vat.core.words.Words;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** Findings on what the pictures show: none of them stands in the way, all of them are worth a look. */
@@ -54,13 +53,32 @@ final class ContentRules {
         Source source = entry.source();
         boolean straight = fit.fits() == AlphaKind.STRAIGHT;
         found.add(Finding
-                .of("alpha-kind", straight ? Severity.WARNING : Severity.NOTE,
+                .of(Rule.ALPHA_KIND, straight ? Severity.WARNING : Severity.NOTE,
                         WORDS.say("alphaIsReadAsButTheSoft", source.name(), taken.label(),
                                 (straight ? WORDS.say("cantBeTheyWouldGetABright")
                                         : WORDS.say("lookIfSoTheyGetADarkFringe", fit.fits().label()))))
                 .withEvidence(fit.evidence()).aboutSource(source.id())
                 .withRemedies(new Remedy.Apply(WORDS.say("readAs", fit.fits().label()),
                         SourceEdits.setPicture(source.id(), source.reading().picture().withAlpha(fit.fits())))));
+    }
+
+    private static Rule rule(ContentFault.Kind kind) {
+        return switch (kind) {
+            case BLANK -> Rule.CONTENT_BLANK;
+            case REPEATED -> Rule.CONTENT_REPEATED;
+            case CADENCE -> Rule.CONTENT_CADENCE;
+            case TORN -> Rule.CONTENT_TORN;
+            case POP -> Rule.CONTENT_POP;
+            case NOISE -> Rule.CONTENT_NOISE;
+            case OVERWRITTEN -> Rule.CONTENT_OVERWRITTEN;
+            case SESSIONS -> Rule.CONTENT_SESSIONS;
+            case STILL_HEAD -> Rule.CONTENT_STILL_HEAD;
+            case STILL_TAIL -> Rule.CONTENT_STILL_TAIL;
+            case UNSETTLED -> Rule.CONTENT_UNSETTLED;
+            case EDGE -> Rule.CONTENT_EDGE;
+            case EIGHT_BIT -> Rule.CONTENT_EIGHT_BIT;
+            case ODD_VALUES -> Rule.CONTENT_ODD_VALUES;
+        };
     }
 
     private static Finding finding(Source source, Sequence sequence, FrameRange range, ContentFault.Kind kind, List<ContentFault> faults) {
@@ -87,7 +105,7 @@ final class ContentRules {
         };
         String evidence = String.join("; ", faults.stream().limit(EVIDENCE)
                 .map(f -> sequence.pattern().number(f.frames().getFirst()) + ": " + f.evidence()).toList());
-        Finding finding = Finding.of("content-" + kind.name().toLowerCase(Locale.ROOT).replace('_', '-'), severity,
+        Finding finding = Finding.of(rule(kind), severity,
                 sequence.name() + ": " + text + ".").withEvidence(evidence).aboutSource(source.id());
         ContentFault first = faults.getFirst();
         if (first.beside() != null) {
@@ -139,21 +157,21 @@ final class ContentRules {
         (entry.cell() ? Optional.of(WORDS.say("viewsAndPassesGoWithout"))
                 : ReelSound.whyNot(programme, programme.plan().taken(entry.item()))).filter(_ -> !clip.sounds().isEmpty())
                 .ifPresent(why -> found.add(
-                        Finding.of("sound-left-out", Severity.WARNING,
+                        Finding.of(Rule.SOUND_LEFT_OUT, Severity.WARNING,
                                 WORDS.say("itsSoundIsLeftOutSince", entry.source().name(), clip.sounds().getFirst().describe(), why))
                                 .aboutSource(entry.source().id())));
         clip.sounds().stream().limit(1).flatMap(s -> s.fault().stream()).forEach(fault -> found.add(Finding
-                .of("sound-damaged", Severity.WARNING, WORDS.say("sound", entry.source().name(), fault))
+                .of(Rule.SOUND_DAMAGED, Severity.WARNING, WORDS.say("sound", entry.source().name(), fault))
                 .aboutSource(entry.source().id())));
         if (clip.sounds().size() > 1) {
             found.add(Finding
-                    .of("sound-tracks", Severity.NOTE, WORDS.say("hasSoundTracksTheFirstOne", entry.source().name(), clip.sounds().size()))
+                    .of(Rule.SOUND_TRACKS, Severity.NOTE, WORDS.say("hasSoundTracksTheFirstOne", entry.source().name(), clip.sounds().size()))
                     .aboutSource(entry.source().id()));
         }
         Interpretation picture = entry.source().reading().picture();
         if (clip.fields() != null && picture.fields() == null) {
             found.add(Finding
-                    .of("interlaced", Severity.WARNING, WORDS.say("isInterlacedEachFrameIs", entry.source().name(), clip.fields().title()))
+                    .of(Rule.INTERLACED, Severity.WARNING, WORDS.say("isInterlacedEachFrameIs", entry.source().name(), clip.fields().title()))
                     .aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply(WORDS.say("deinterlace"),
                             SourceEdits.setFields(entry.source().id(), FieldReading.DEINTERLACED)),
@@ -163,7 +181,7 @@ final class ContentRules {
         if (clip.uneven() != null) {
             long unseen = clip.uneven().unseen();
             found.add(Finding
-                    .of("rate-uneven", Severity.WARNING,
+                    .of(Rule.RATE_UNEVEN, Severity.WARNING,
                             WORDS.say("hasAVariableRateFramesEach", entry.source().name(), clip.uneven().describe(),
                                     (clip.rate() == null ? WORDS.say("anEvenRate") : clip.rate().label()),
                                     (unseen == 0 ? "."

@@ -28,7 +28,6 @@ final class DeliveryRules {
 
     private static final Words WORDS = Words.of(DeliveryRules.class);
 
-    private static final String DRAFT_SOURCE = "draft-material";
 
     private DeliveryRules() {}
 
@@ -41,7 +40,7 @@ final class DeliveryRules {
             }
         }
         if (project.deliverablesOn().isEmpty()) {
-            found.add(Finding.of("no-target", Severity.REQUEST, project.deliverables().isEmpty()
+            found.add(Finding.of(Rule.NO_TARGET, Severity.REQUEST, project.deliverables().isEmpty()
                     ? WORDS.say("chooseATargetWhoIsTheFile") : WORDS.say("everyColumnIsSwitchedOff")));
         }
         for (Deliverable deliverable : known) {
@@ -56,7 +55,7 @@ final class DeliveryRules {
             if (sound != null) {
                 LegalityRules.sound(deliverable, sound, found);
             } else if (deliverable.soundFiles() != null) {
-                found.add(Finding.of("sound-files", Severity.WARNING, WORDS.say("soundFilesOfNothing", deliverable.title()))
+                found.add(Finding.of(Rule.SOUND_FILES, Severity.WARNING, WORDS.say("soundFilesOfNothing", deliverable.title()))
                         .aboutTarget(deliverable.id())
                         .withRemedies(new Remedy.Apply(WORDS.say("noSoundFiles"),
                                 DeliverableEdits.follow(deliverable.id(), d -> d.withSoundFiles(null)))));
@@ -71,15 +70,15 @@ final class DeliveryRules {
     /** A draft says so once; material that is one doesn't go into a file that isn't without an explicit yes. */
     private static void drafts(List<Deliverable> known, ResolvedReel programme, Observed observed, List<Finding> found) {
         if (!known.isEmpty() && known.stream().allMatch(Deliverable::draft)) {
-            found.add(Finding.of("draft", Severity.WARNING, WORDS.say("draftEveryFileIsMadeAtHalf"))
+            found.add(Finding.of(Rule.DRAFT, Severity.WARNING, WORDS.say("draftEveryFileIsMadeAtHalf"))
                     .withRemedies(new Remedy.Apply(WORDS.say("noDraft"), DeliverableEdits.setDraft(false))));
         }
         Optional<ReelEntry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
         for (Deliverable deliverable : known) {
-            if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(DRAFT_SOURCE)) {
-                found.add(blocker(DRAFT_SOURCE, deliverable, WORDS.say("isADraftAndThisFileIsnt", draft.get().table().sequence().name()))
+            if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(Rule.DRAFT_MATERIAL.id())) {
+                found.add(blocker(Rule.DRAFT_MATERIAL, deliverable, WORDS.say("isADraftAndThisFileIsnt", draft.get().table().sequence().name()))
                         .withRemedies(
-                                new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), DRAFT_SOURCE))));
+                                new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), Rule.DRAFT_MATERIAL.id()))));
             }
         }
     }
@@ -89,7 +88,7 @@ final class DeliveryRules {
         if (!deliverable.isKnown()) {
             boolean target = Catalogue.find(deliverable.target()).isPresent();
             found.add(Finding
-                    .of("codec-unknown", Severity.BLOCKER,
+                    .of(Rule.CODEC_UNKNOWN, Severity.BLOCKER,
                             WORDS.say("thisVatHasNoWhichTheProject",
                                     (target ? WORDS.say("codec", deliverable.codec()) : WORDS.say("target", deliverable.target()))))
                     .aboutTarget(deliverable.id())
@@ -98,8 +97,8 @@ final class DeliveryRules {
         return deliverable.isKnown();
     }
 
-    static Finding blocker(String id, Deliverable deliverable, String why) {
-        return Finding.of(id, Severity.BLOCKER, deliverable.title() + ": " + why + ".").aboutTarget(deliverable.id());
+    static Finding blocker(Rule rule, Deliverable deliverable, String why) {
+        return Finding.of(rule, Severity.BLOCKER, deliverable.title() + ": " + why + ".").aboutTarget(deliverable.id());
     }
 
     private static void names(Project project, List<Deliverable> deliverables, ResolvedReel programme, List<Finding> found) {
@@ -107,7 +106,7 @@ final class DeliveryRules {
         try {
             naming = FileNaming.parse(project.naming());
         } catch (IllegalArgumentException e) {
-            found.add(Finding.of("name-pattern", Severity.BLOCKER, WORDS.say("theNamePatternCantBeUsed", e.getMessage()))
+            found.add(Finding.of(Rule.NAME_PATTERN, Severity.BLOCKER, WORDS.say("theNamePatternCantBeUsed", e.getMessage()))
                     .withRemedies(new Remedy.Apply(WORDS.say("use", FileNaming.DEFAULT), Edits.setNaming(FileNaming.DEFAULT))));
             return;
         }
@@ -120,7 +119,7 @@ final class DeliveryRules {
             if (other != null) {
                 String mended = project.naming() + "_{target}";
                 found.add(Finding
-                        .of("name-clash", Severity.BLOCKER, WORDS.say("andWouldGetTheSameName", other.title(), deliverable.title(), name))
+                        .of(Rule.NAME_CLASH, Severity.BLOCKER, WORDS.say("andWouldGetTheSameName", other.title(), deliverable.title(), name))
                         .aboutTarget(deliverable.id())
                         .withRemedies(new Remedy.Apply(WORDS.say("addTheTargetToNames"), Edits.setNaming(mended))));
             }
@@ -130,7 +129,7 @@ final class DeliveryRules {
     /** A note, whatever is found: see {@link FlashGuide}. */
     private static void flashes(Observed observed, List<Finding> found) {
         if (!observed.flashes().isEmpty()) {
-            found.add(Finding.of("flashes", Severity.NOTE, WORDS.say("thePictureMayFlashTooOften",
+            found.add(Finding.of(Rule.FLASHES, Severity.NOTE, WORDS.say("thePictureMayFlashTooOften",
                     observed.flashes().stream().map(FrameRange::toString).collect(Collectors.joining(", ")), FlashGuide.CAVEAT)));
         }
     }

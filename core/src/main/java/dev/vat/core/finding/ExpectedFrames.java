@@ -43,10 +43,10 @@ public final class ExpectedFrames {
             return Optional.empty();
         }
         return Preview.approvedFor(source.location(), previews).stream().filter(a -> isBeyond(a.range(), sequence)).findFirst()
-                .map(a -> fewer("fewer-than-approved", source, sequence, a.range(),
+                .map(a -> fewer(Rule.FEWER_THAN_APPROVED, source, sequence, a.range(),
                         WORDS.say("approvedHas", sequence.name(), sequence.range(), a.preview(), a.range())))
                 .or(() -> relatives.expected(source).filter(kin -> isBeyond(kin, sequence))
-                        .map(kin -> fewer("fewer-than-kin", source, sequence, kin,
+                        .map(kin -> fewer(Rule.FEWER_THAN_KIN, source, sequence, kin,
                                 WORDS.say("kinHave", sequence.name(), sequence.range(), kin))));
     }
 
@@ -62,7 +62,7 @@ public final class ExpectedFrames {
     private static Finding strays(Source source, Sequence sequence, Strays strays) {
         String first = sequence.pattern().number(strays.frames().first());
         return Finding
-                .of("numbers-apart", source.reading().gap() == GapPolicy.REFUSE ? Severity.BLOCKER : Severity.WARNING,
+                .of(Rule.NUMBERS_APART, source.reading().gap() == GapPolicy.REFUSE ? Severity.BLOCKER : Severity.WARNING,
                         WORDS.say("lieApart", sequence.name(), strays.frames(), first, sequence.pattern().number(strays.like())))
                 .aboutSource(source.id())
                 .withRemedies(new Remedy.Apply(WORDS.say("takeAlone", strays.others()), SourceEdits.setRange(source.id(), strays.others())),
@@ -72,7 +72,7 @@ public final class ExpectedFrames {
 
     private static Finding steps(Source source, Sequence sequence) {
         long step = sequence.step();
-        return Finding.of("numbers-in-steps", Severity.WARNING, WORDS.say("goInSteps", sequence.name(), step))
+        return Finding.of(Rule.NUMBERS_IN_STEPS, Severity.WARNING, WORDS.say("goInSteps", sequence.name(), step))
                 .aboutSource(source.id())
                 .withRemedies(
                         new Remedy.Apply(WORDS.say("showEachFor", step),
@@ -83,8 +83,8 @@ public final class ExpectedFrames {
                                 SourceEdits.setExpected(source.id(), sequence.range())));
     }
 
-    private static Finding fewer(String id, Source source, Sequence sequence, FrameRange wanted, String words) {
-        return Finding.of(id, Severity.WARNING, words).aboutSource(source.id())
+    private static Finding fewer(Rule rule, Source source, Sequence sequence, FrameRange wanted, String words) {
+        return Finding.of(rule, Severity.WARNING, words).aboutSource(source.id())
                 .withRemedies(new Remedy.Apply(WORDS.say("expectAll", wanted), SourceEdits.setExpected(source.id(), wanted)),
                         new Remedy.Apply(WORDS.say("takeAlone", sequence.range()), SourceEdits.setRange(source.id(), sequence.range())));
     }

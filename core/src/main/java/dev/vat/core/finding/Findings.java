@@ -25,7 +25,7 @@ public final class Findings {
         List<Finding> found = new ArrayList<>();
         ResolvedReel programme = ResolvedReel.of(project, observed.tables()).orElse(null);
         if (programme == null || programme.entries().isEmpty() && programme.unknownItems() == 0) {
-            found.add(Finding.of("nothing-in", Severity.REQUEST, WORDS.say("thereIsNothingInTheReel")));
+            found.add(Finding.of(Rule.NOTHING_IN, Severity.REQUEST, WORDS.say("thereIsNothingInTheReel")));
         } else {
             SourceRules.check(project, programme, observed, found);
             BurnInRules.check(project, programme, observed, found);
@@ -61,6 +61,6 @@ public final class Findings {
 
     /** Whether the rate is all that stands in the way, so that the main action may offer to confirm one. */
     public boolean onlyRateIsMissing() {
-        return !blockers().isEmpty() && blockers().stream().allMatch(f -> f.id().equals("rate-unknown"));
+        return !blockers().isEmpty() && blockers().stream().allMatch(f -> f.rule() == Rule.RATE_UNKNOWN);
     }
 }

@@ -55,7 +55,7 @@ final class LegalityRules {
             lost.add(WORDS.say("longGroups"));
         }
         if (!lost.isEmpty()) {
-            found.add(Finding.of("target-changed", Severity.WARNING,
+            found.add(Finding.of(Rule.TARGET_CHANGED, Severity.WARNING,
                     WORDS.say("hasAnotherCodec", deliverable.title(), codec.title(), wanted.title(), String.join(", ", lost)))
                     .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply(WORDS.say("use", wanted.title()), DeliverableEdits.setCodec(deliverable.id(), wanted))));
@@ -68,18 +68,18 @@ final class LegalityRules {
         Codec codec = settings.codec();
         otherCodec(deliverable, found);
         Legality.against(codec, settings.container()).ifPresent(why -> found.add(DeliveryRules
-                .blocker("container-illegal", deliverable, why)
+                .blocker(Rule.CONTAINER_ILLEGAL, deliverable, why)
                 .withRemedies(
                         new Remedy.Apply(WORDS.say("putItInto", codec.containers().stream().sorted().findFirst().orElseThrow().title()),
                                 DeliverableEdits.setCodec(deliverable.id(), codec)))));
-        Legality.against(codec, settings.control()).ifPresent(why -> found.add(DeliveryRules.blocker("control-illegal", deliverable, why)
+        Legality.against(codec, settings.control()).ifPresent(why -> found.add(DeliveryRules.blocker(Rule.CONTROL_ILLEGAL, deliverable, why)
                 .withRemedies(new Remedy.Apply(WORDS.say("use", codec.words(codec.usualControl())),
                         DeliverableEdits.setControl(deliverable.id(), codec.usualControl())))));
         programme.frame(deliverable).ifPresent(frame -> {
-            Legality.against(codec, frame.size()).ifPresent(why -> found.add(DeliveryRules.blocker("size-illegal", deliverable, why)
+            Legality.against(codec, frame.size()).ifPresent(why -> found.add(DeliveryRules.blocker(Rule.SIZE_ILLEGAL, deliverable, why)
                     .withRemedies(sizes(deliverable, codec))));
             Legality.against(codec, settings.container(), frame.pixelAspect())
-                    .ifPresent(why -> found.add(DeliveryRules.blocker("shape-illegal", deliverable, why)
+                    .ifPresent(why -> found.add(DeliveryRules.blocker(Rule.SHAPE_ILLEGAL, deliverable, why)
                             .withRemedies(
                                     new Remedy.Apply(WORDS.say("makePixelsSquareWithBars"), DeliverableEdits.setFraming(deliverable.id(),
                                             squared(programme.shape().orElseThrow(), settings))))));
@@ -88,16 +88,16 @@ final class LegalityRules {
         Optional<Rate> rate = programme.rate().map(scan::rate);
         Optional<String> woven = rate.flatMap(r -> Legality.against(codec, settings.container(), scan, r));
         woven.ifPresent(
-                why -> found.add(DeliveryRules.blocker("scan-illegal", deliverable, why)
+                why -> found.add(DeliveryRules.blocker(Rule.SCAN_ILLEGAL, deliverable, why)
                         .withRemedies(new Remedy.Apply(WORDS.say("makeItProgressive"),
                                 DeliverableEdits.setFraming(deliverable.id(), settings.framing().withScan(Scan.PROGRESSIVE))))));
         programme.start().ifPresent(start -> label(deliverable, start, scan, found));
         if (woven.isEmpty()) {
             rate.flatMap(r -> Legality.against(codec, r))
-                    .ifPresent(why -> found.add(DeliveryRules.blocker("rate-illegal", deliverable, why)));
+                    .ifPresent(why -> found.add(DeliveryRules.blocker(Rule.RATE_ILLEGAL, deliverable, why)));
         }
         Legality.unwise(codec, settings.container()).forEach(why -> found.add(
-                Finding.of("unwise", Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
+                Finding.of(Rule.UNWISE, Severity.WARNING, deliverable.title() + ": " + why).aboutTarget(deliverable.id())));
     }
 
     /** A start timecode that the file has no place for. */
@@ -106,7 +106,7 @@ final class LegalityRules {
         boolean written = settings.container().isFolder() ? settings.codec().statesLabel(scan.rate(start.rate()))
                 : settings.container().carriesTimecode();
         if (!written) {
-            found.add(Finding.of("timecode-unwritten", Severity.NOTE, WORDS.say("hasNoPlaceForTheStart", deliverable.title(), start,
+            found.add(Finding.of(Rule.TIMECODE_UNWRITTEN, Severity.NOTE, WORDS.say("hasNoPlaceForTheStart", deliverable.title(), start,
                     settings.container().isFolder() ? settings.codec().title() : settings.container().title()))
                     .aboutTarget(deliverable.id()));
         }
@@ -118,7 +118,7 @@ final class LegalityRules {
         if (!settings.container().carriesSound()) {
             if (deliverable.soundFiles() == null) {
                 found.add(Finding
-                        .of("sound-not-carried", Severity.NOTE,
+                        .of(Rule.SOUND_NOT_CARRIED, Severity.NOTE,
                                 WORDS.say("carriesNoSound", deliverable.title(), settings.container().title()))
                         .aboutTarget(deliverable.id())
                         .withRemedies(new Remedy.Apply(WORDS.say("wavBesideIt"),
@@ -127,7 +127,7 @@ final class LegalityRules {
             return;
         }
         if (deliverable.loudness() == null && deliverable.targetInCatalogue().isForBroadcast() && !sound.pieces().isEmpty()) {
-            found.add(Finding.of("loudness-open", Severity.NOTE, WORDS.say("soundGoesOutAsLoudAsItIs", deliverable.title()))
+            found.add(Finding.of(Rule.LOUDNESS_OPEN, Severity.NOTE, WORDS.say("soundGoesOutAsLoudAsItIs", deliverable.title()))
                     .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply(WORDS.say("bringItTo23LUFS"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withLoudness(LoudnessTarget.EBU_R128)))));
@@ -136,14 +136,14 @@ final class LegalityRules {
                 : settings.tracks().of(sound.channels()).stream().allMatch(t -> t.from().size() <= 2);
         if (!placed && !settings.sound().carriesDiscrete()) {
             found.add(DeliveryRules
-                    .blocker("sound-illegal", deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
+                    .blocker(Rule.SOUND_ILLEGAL, deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
                     .withRemedies(new Remedy.Apply(WORDS.say("stereoForTheWholeReel"), ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }
         tracks(deliverable, sound, found);
         int most = settings.tracks().of(sound.channels()).stream().mapToInt(t -> t.from().size()).max().orElse(1);
         settings.sound().against(settings.container(), most)
-                .ifPresent(why -> found.add(DeliveryRules.blocker("sound-illegal", deliverable, why)
+                .ifPresent(why -> found.add(DeliveryRules.blocker(Rule.SOUND_ILLEGAL, deliverable, why)
                         .withRemedies(new Remedy.Apply(WORDS.say("use", SoundCodec.usualIn(settings.container()).title()),
                                 DeliverableEdits.setSound(deliverable.id(), null)))));
     }
@@ -153,7 +153,7 @@ final class LegalityRules {
         SoundTracks files = deliverable.soundFiles();
         if (files != null && files.highest() > sound.channels()) {
             found.add(DeliveryRules
-                    .blocker("sound-files", deliverable, WORDS.say("itsFilesAskFor", files, files.highest(), sound.channels()))
+                    .blocker(Rule.SOUND_FILES, deliverable, WORDS.say("itsFilesAskFor", files, files.highest(), sound.channels()))
                     .withRemedies(new Remedy.Apply(WORDS.say("oneFileForEveryChannel"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withSoundFiles(SoundTracks.MONO)))));
         }
@@ -164,7 +164,7 @@ final class LegalityRules {
         SoundTracks tracks = deliverable.settings().tracks();
         if (tracks.highest() > sound.channels()) {
             found.add(DeliveryRules
-                    .blocker("sound-tracks", deliverable, WORDS.say("itsTracksAskFor", tracks, tracks.highest(),
+                    .blocker(Rule.SOUND_TRACKS, deliverable, WORDS.say("itsTracksAskFor", tracks, tracks.highest(),
                             sound.channels()))
                     .withRemedies(new Remedy.Apply(WORDS.say("oneTrackForEveryChannel"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withTracks(SoundTracks.MONO)))));

@@ -50,7 +50,7 @@ final class PassRules {
             return mix != null && mix.on().passes().stream().anyMatch(p -> p.name().equals(pass));
         });
         if (!there) {
-            found.add(Finding.of("pass-gone", Severity.BLOCKER, WORDS.say("notEveryItemOfTheReelIs", deliverable.title(), pass))
+            found.add(Finding.of(Rule.PASS_GONE, Severity.BLOCKER, WORDS.say("notEveryItemOfTheReelIs", deliverable.title(), pass))
                     .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.Apply(WORDS.say("theWholePicture"),
                             DeliverableEdits.follow(deliverable.id(), d -> d.withPass(null)))));
@@ -60,7 +60,7 @@ final class PassRules {
     private static void check(ResolvedReel programme, ReelSpan span, PassMix mix, ReelEntry main, List<Finding> found) {
         String name = main.source().name();
         if (mix.on().passes().isEmpty()) {
-            found.add(Finding.of("passes-none", Severity.BLOCKER, WORDS.say("everyPassIsOffSoThatThere", name))
+            found.add(Finding.of(Rule.PASSES_NONE, Severity.BLOCKER, WORDS.say("everyPassIsOffSoThatThere", name))
                     .aboutSource(main.source().id())
                     .withRemedies(new Remedy.Apply(WORDS.say("theSourcesOwnPicture"), ReelEdits.mixItem(span.place(), null))));
             return;
@@ -68,7 +68,7 @@ final class PassRules {
         Pass lowest = mix.on().passes().getFirst();
         if (lowest.operation() != Operation.ADD && lowest.operation() != Operation.OVER) {
             found.add(Finding
-                    .of("pass-lowest", Severity.NOTE,
+                    .of(Rule.PASS_LOWEST, Severity.NOTE,
                             WORDS.say("isTheLowestPassAndIsTaken", name, lowest.name(), lowest.operation().title()))
                     .aboutSource(main.source().id()));
         }
@@ -86,7 +86,7 @@ final class PassRules {
         String full = mix.full().map(p -> p.source() == null ? main.source().id() : p.source()).orElse(null);
         Remedy look = full == null ? new Remedy.GoTo(WORDS.say("lookAtIt"), main.source().id(), worst.number())
                 : new Remedy.HoldAgainstReel(WORDS.say("lookAtBoth"), full, worst.number());
-        found.add(Finding.of("pass-sum", Severity.WARNING,
+        found.add(Finding.of(Rule.PASS_SUM, Severity.WARNING,
                 WORDS.say(full == null ? "theSumIsBeyondWhite" : "theSumIsntTheFullPicture", main.source().name(), report.words(worst)))
                 .aboutSource(main.source().id()).withRemedies(look));
     }
@@ -96,7 +96,7 @@ final class PassRules {
         PictureFormat other = pass.format().orElse(null);
         if (own != null && other != null && !own.size().equals(other.size())) {
             found.add(Finding
-                    .of("pass-size", Severity.BLOCKER,
+                    .of(Rule.PASS_SIZE, Severity.BLOCKER,
                             WORDS.say("passIsWhereIsLeaveItOut", pass.pass().name(), other.size(), main.source().name(), own.size()))
                     .aboutSource(pass.source().id()));
         }
@@ -106,7 +106,7 @@ final class PassRules {
         String layer = pass.pass().layer();
         if (layer != null && pass.table().format().filter(f -> !f.layers().contains(layer)).isPresent()) {
             found.add(Finding
-                    .of("pass-layer", Severity.BLOCKER,
+                    .of(Rule.PASS_LAYER, Severity.BLOCKER,
                             WORDS.say("theFilesOfHaveNoLayerThey", pass.source().name(), layer,
                                     String.join(", ", pass.table().format().orElseThrow().layers())))
                     .aboutSource(main.source().id()));
@@ -118,7 +118,7 @@ final class PassRules {
         FrameRange own = pass.table().sequence().range();
         if (!own.equals(taken) && !pass.source().reading().rangeIn(pass.table().sequence()).equals(taken)) {
             found.add(Finding
-                    .of("pass-range", Severity.NOTE,
+                    .of(Rule.PASS_RANGE, Severity.NOTE,
                             WORDS.say("passHasFramesThoseOfAre", pass.pass().name(), own, taken))
                     .aboutSource(pass.source().id()));
         }

@@ -33,7 +33,7 @@ final class PictureRules {
         }
         if (deliverable.flatten() instanceof Ground.Still(String path) && observed.unusable().containsKey(path)) {
             found.add(DeliveryRules
-                    .blocker("ground-unusable", deliverable, WORDS.say("thePictureBehindCantBeUsed", observed.unusable().get(path)))
+                    .blocker(Rule.GROUND_UNUSABLE, deliverable, WORDS.say("thePictureBehindCantBeUsed", observed.unusable().get(path)))
                     .withRemedies(new Remedy.Apply(WORDS.say("useBlack"), DeliverableEdits.setFlatten(deliverable.id(), Ground.BLACK))));
         }
     }
@@ -44,7 +44,7 @@ final class PictureRules {
                 .orElse(null);
         int before = worst == null ? 0 : worst.lossyPasses(observed.clips());
         if (before > 0 && deliverable.settings().codec().isLossy()) {
-            found.add(Finding.of("lossy-again", before > 1 ? Severity.WARNING : Severity.NOTE,
+            found.add(Finding.of(Rule.LOSSY_AGAIN, before > 1 ? Severity.WARNING : Severity.NOTE,
                     WORDS.say("lossyPassInTheSource1Here", deliverable.title(), ORDINALS.get(Math.min(before, ORDINALS.size() - 1)), before,
                             worst.table().sequence().name()))
                     .aboutTarget(deliverable.id()));
@@ -56,13 +56,13 @@ final class PictureRules {
         ColourCoding colour = settings.colour();
         if (colour != null) {
             Legality.against(settings.codec(), settings.container(), colour)
-                    .ifPresent(why -> found.add(DeliveryRules.blocker("colour-illegal", deliverable, why)
+                    .ifPresent(why -> found.add(DeliveryRules.blocker(Rule.COLOUR_ILLEGAL, deliverable, why)
                             .withRemedies(new Remedy.Apply(WORDS.say("useTheUsualColours"),
                                     DeliverableEdits.setColour(deliverable.id(), null)))));
         }
         if (isHighRange(programme, deliverable) && programme.entries().stream().noneMatch(e -> e.picture().colour().reachesAboveWhite())
                 && programme.shape().isPresent()) {
-            found.add(Finding.of("nothing-above-white", Severity.NOTE, WORDS.say("noSourceHasAnythingAbove", deliverable.title()))
+            found.add(Finding.of(Rule.NOTHING_ABOVE_WHITE, Severity.NOTE, WORDS.say("noSourceHasAnythingAbove", deliverable.title()))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -75,11 +75,11 @@ final class PictureRules {
         Remedy without = new Remedy.Apply(WORDS.say("leaveTheLookOut"), DeliverableEdits.setLook(deliverable.id(), null));
         if (observed.unusable().containsKey(look.path())) {
             found.add(DeliveryRules
-                    .blocker("look-unusable", deliverable, WORDS.say("theLookCantBeUsed", observed.unusable().get(look.path())))
+                    .blocker(Rule.LOOK_UNUSABLE, deliverable, WORDS.say("theLookCantBeUsed", observed.unusable().get(look.path())))
                     .withRemedies(without));
         }
         if (isHighRange(programme, deliverable)) {
-            found.add(DeliveryRules.blocker("look-above-white", deliverable, WORDS.say("aLookIsATableOfDisplayCodes"))
+            found.add(DeliveryRules.blocker(Rule.LOOK_ABOVE_WHITE, deliverable, WORDS.say("aLookIsATableOfDisplayCodes"))
                     .withRemedies(without));
         }
     }
@@ -88,12 +88,12 @@ final class PictureRules {
         boolean carries = deliverable.settings().codec().hasAlpha();
         if (programme.transparent() && !carries && deliverable.matte()) {
             found.add(Finding
-                    .of("matte-beside", Severity.NOTE,
+                    .of(Rule.MATTE_BESIDE, Severity.NOTE,
                             WORDS.say("alphaGoesIntoASecondFile", deliverable.title(), deliverable.flatten().words()))
                     .aboutTarget(deliverable.id()));
         } else if (programme.transparent() && !carries) {
             found.add(Finding
-                    .of("alpha-flattened", Severity.WARNING,
+                    .of(Rule.ALPHA_FLATTENED, Severity.WARNING,
                             WORDS.say("carriesNoAlphaTransparent", deliverable.title(), deliverable.flatten().words()))
                     .aboutTarget(deliverable.id())
                     .withRemedies(new Remedy.ChooseColour(WORDS.say("chooseColour"), deliverable.id()),
@@ -101,7 +101,7 @@ final class PictureRules {
                             new Remedy.Apply(WORDS.say("matteAsASecondFile"), DeliverableEdits.setMatte(deliverable.id(), true))));
         }
         if (!programme.transparent() && carries && programme.shape().isPresent()) {
-            found.add(Finding.of("alpha-empty", Severity.NOTE, WORDS.say("theFramesHaveNoTransparency", deliverable.title()))
+            found.add(Finding.of(Rule.ALPHA_EMPTY, Severity.NOTE, WORDS.say("theFramesHaveNoTransparency", deliverable.title()))
                     .aboutTarget(deliverable.id()));
         }
     }
@@ -110,7 +110,7 @@ final class PictureRules {
         Codec codec = deliverable.settings().codec();
         if (programme.deepest() > codec.codedBits()) {
             found.add(Finding
-                    .of("depth-reduced", Severity.NOTE,
+                    .of(Rule.DEPTH_REDUCED, Severity.NOTE,
                             WORDS.say("bitFramesBecomeDithered", deliverable.title(), programme.deepest(), codec.depthText()))
                     .aboutTarget(deliverable.id()));
         }

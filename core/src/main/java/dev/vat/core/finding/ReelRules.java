@@ -35,7 +35,7 @@ final class ReelRules {
         }
         shape(programme, entry, found);
         rate(programme, entry, found);
-        programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of("joint-short", Severity.WARNING,
+        programme.plan().shortened(entry.item()).ifPresent(joint -> found.add(Finding.of(Rule.JOINT_SHORT, Severity.WARNING,
                 WORDS.say("thereIsNoRoomForAItTakes", name(entry), joint.words()))
                 .aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply(WORDS.say("cutInstead"), ReelEdits.joinItem(entry.place(), null)))));
@@ -45,7 +45,7 @@ final class ReelRules {
     static void start(ResolvedReel programme, List<Finding> found) {
         if (programme.reel().start() != null && programme.rate().isPresent() && programme.start().isEmpty()) {
             found.add(Finding
-                    .of("timecode-illegal", Severity.BLOCKER,
+                    .of(Rule.TIMECODE_ILLEGAL, Severity.BLOCKER,
                             WORDS.say("thereIsNoTimecodeAt", programme.reel().start(), programme.rate().get().label(),
                                     (programme.reel().start().contains(";") && !programme.rate().get().allowsDropFrame()
                                             ? WORDS.say("dropFrameCountingExists")
@@ -60,24 +60,24 @@ final class ReelRules {
             ClipFacts facts = observed.clips().get(sounding.source().id());
             String name = sounding.source().name();
             if (facts == null || facts.sounds().isEmpty()) {
-                found.add(Finding.of("sound-gone", Severity.BLOCKER, WORDS.say("noSoundCanBeReadHereBring", name))
+                found.add(Finding.of(Rule.SOUND_GONE, Severity.BLOCKER, WORDS.say("noSoundCanBeReadHereBring", name))
                         .aboutSource(sounding.source().id())
                         .withRemedies(new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.removeSound(sounding.place()))));
                 continue;
             }
             if (facts.sounds().getFirst().silent()) {
-                found.add(Finding.of("sound-silent", Severity.WARNING, WORDS.say("everySampleIsZero", name))
+                found.add(Finding.of(Rule.SOUND_SILENT, Severity.WARNING, WORDS.say("everySampleIsZero", name))
                         .aboutSource(sounding.source().id())
                         .withRemedies(new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.removeSound(sounding.place()))));
             }
             facts.sounds().getFirst().fault().ifPresent(fault -> found.add(Finding
-                    .of("sound-damaged", Severity.WARNING, WORDS.say("getTheWholeFileAgain", name, fault))
+                    .of(Rule.SOUND_DAMAGED, Severity.WARNING, WORDS.say("getTheWholeFileAgain", name, fault))
                     .aboutSource(sounding.source().id())));
             long beyond = programme.rate().isEmpty() || programme.plan().spans().isEmpty() ? 0
                     : ReelSound.framesBeyond(programme, sounding, facts);
             if (beyond > 0) {
                 found.add(Finding
-                        .of("sound-longer", Severity.WARNING,
+                        .of(Rule.SOUND_LONGER, Severity.WARNING,
                                 WORDS.say("goesOnForFramesAfterThe", name, beyond))
                         .aboutSource(sounding.source().id())
                         .withRemedies(programme.plan().spans().getLast().isViews() ? new Remedy[0]
@@ -103,7 +103,7 @@ final class ReelRules {
         Remedy[] others = List.of(Fit.BARS, Fit.FILL, Fit.STRETCH, Fit.PIXELS).stream().filter(f -> f != fit)
                 .map(f -> new Remedy.Apply(f.title(), ReelEdits.fitItem(entry.place(), f))).toArray(Remedy[]::new);
         found.add(Finding
-                .of("size-differs", enlarged ? Severity.WARNING : Severity.NOTE,
+                .of(Rule.SIZE_DIFFERS, enlarged ? Severity.WARNING : Severity.NOTE,
                         WORDS.say("isTheReelIsLikeItsFirst", name(entry), shape(own, whole), shape(whole, own), fit.title(),
                                 (enlarged ? WORDS.say("enlargedTimesItGetsNoSharper", Words.decimal(placement.enlargement(), 2)) : ".")))
                 .aboutSource(entry.source().id()).withRemedies(others));
@@ -124,7 +124,7 @@ final class ReelRules {
         Rational ratio = own.perSecond().dividedBy(reel.perSecond());
         if (!conform.fits(ratio)) {
             found.add(Finding
-                    .of("conform-unfit", Severity.BLOCKER,
+                    .of(Rule.CONFORM_UNFIT, Severity.BLOCKER,
                             WORDS.say("isntForInAReelOf", name(entry), conform.title(), own.label(), reel.label()))
                     .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY), conform(entry, Conform.STEP)));
             return;
@@ -133,7 +133,7 @@ final class ReelRules {
         if (own.equals(reel) || conform == Conform.PULL) {
             if (!what.isEmpty()) {
                 found.add(Finding
-                        .of("speed-changed", Severity.NOTE,
+                        .of(Rule.SPEED_CHANGED, Severity.NOTE,
                                 WORDS.say("playsAtOfItsSpeed", name(entry), playing.speedInUse(), what))
                         .aboutSource(entry.source().id()));
             }
@@ -141,14 +141,14 @@ final class ReelRules {
         }
         if (conform == Conform.EVERY) {
             found.add(Finding
-                    .of("rate-differs", Severity.WARNING,
+                    .of(Rule.RATE_DIFFERS, Severity.WARNING,
                             WORDS.say("isReadAtButPlaysAtTheReels", name(entry), own.label(), reel.label(), ratio.toFixed(3)))
                     .aboutSource(entry.source().id())
                     .withRemedies(remedies(entry, reel, ratio)));
             return;
         }
         found.add(Finding
-                .of("rate-conformed", Severity.NOTE,
+                .of(Rule.RATE_CONFORMED, Severity.NOTE,
                         WORDS.say("goesFromTo", name(entry), own.label(), reel.label(), conform.title(),
                                 (what.isEmpty() ? "." : ": " + what + ".")))
                 .aboutSource(entry.source().id()).withRemedies(conform(entry, Conform.EVERY)));

@@ -28,7 +28,7 @@ final class RoomRules {
     static void whole(ResolvedReel programme, Deliverable deliverable, List<Finding> found) {
         Settings settings = deliverable.settings();
         if (settings.codec().partForm(settings.control()) == PartForm.WHOLE && programme.plan().count() > 0) {
-            found.add(Finding.of("made-whole", Severity.NOTE,
+            found.add(Finding.of(Rule.MADE_WHOLE, Severity.NOTE,
                     WORDS.say("runsThroughTheWholeFile", deliverable.title(), settings.codec().words(settings.control()),
                             (settings.control().passes() > 1 ? WORDS.say("twiceReadingEveryFrameTwice") : ""), programme.plan().count()))
                     .aboutTarget(deliverable.id()));
@@ -54,7 +54,7 @@ final class RoomRules {
                 ? WORDS.say("leavesForPicturesOfTooLittle", BitRate.format(budget.bitsPerSecond() / 1000 * 1000), size)
                 : WORDS.say("leavesNothingForThePictures");
         found.add(Finding
-                .of("file-size-small", budget.isPossible() ? Severity.WARNING : Severity.BLOCKER,
+                .of(Rule.FILE_SIZE_SMALL, budget.isPossible() ? Severity.WARNING : Severity.BLOCKER,
                         WORDS.say("aFileOfSoundTakesOfItTake", deliverable.title(), RoughForecast.bytes(wish.bytes()), left,
                                 RoughForecast.bytes(budget.sound()), RoughForecast.bytes(least)))
                 .aboutTarget(deliverable.id()).withRemedies(new Remedy.Apply(WORDS.say("allow", RoughForecast.bytes(least)),
@@ -65,7 +65,7 @@ final class RoomRules {
             List<Finding> found) {
         Observed.Destination destination = observed.destination();
         if (destination.problem() != null) {
-            found.add(Finding.of("folder-refused", Severity.BLOCKER, WORDS.say("theFolderForTheFilesCant", destination.problem()))
+            found.add(Finding.of(Rule.FOLDER_REFUSED, Severity.BLOCKER, WORDS.say("theFolderForTheFilesCant", destination.problem()))
                     .withEvidence(destination.path())
                     .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         }
@@ -81,10 +81,10 @@ final class RoomRules {
         String words = WORDS.say("theRunNeedsToWhileItWorks", RoughForecast.bytes(peak.lowBytes()), RoughForecast.bytes(peak.highBytes()),
                 (tried ? WORDS.say("byTestEncodes") : WORDS.say("rough")), RoughForecast.bytes(destination.freeBytes()));
         if (destination.freeBytes() < peak.lowBytes()) {
-            found.add(Finding.of("space-short", Severity.BLOCKER, words)
+            found.add(Finding.of(Rule.SPACE_SHORT, Severity.BLOCKER, words)
                     .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         } else if (destination.freeBytes() < peak.highBytes()) {
-            found.add(Finding.of("space-tight", Severity.WARNING, words)
+            found.add(Finding.of(Rule.SPACE_TIGHT, Severity.WARNING, words)
                     .withRemedies(new Remedy.ChooseFolder(WORDS.say("chooseAnotherFolder"))));
         }
     }
@@ -100,7 +100,7 @@ final class RoomRules {
         long most = container.mostBytes().getAsLong();
         // Before anything was tried only the low end says something.
         if (forecast.lowBytes() > most || tried != null && forecast.highBytes() > most) {
-            found.add(Finding.of("container-full", forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING,
+            found.add(Finding.of(Rule.CONTAINER_FULL, forecast.lowBytes() > most && tried != null ? Severity.BLOCKER : Severity.WARNING,
                     WORDS.say("holdsAtMostAndTheFileMay", deliverable.title(), container.title(), RoughForecast.bytes(most),
                             RoughForecast.bytes(forecast.lowBytes()), RoughForecast.bytes(forecast.highBytes())))
                     .aboutTarget(deliverable.id()));

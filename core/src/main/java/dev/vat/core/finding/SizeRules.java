@@ -18,7 +18,6 @@ final class SizeRules {
 
     /** From here on it takes an explicit yes. */
     private static final double FAR_ENLARGED = 1.9;
-    private static final String FAR_ID = "far-enlarged";
 
     private SizeRules() {}
 
@@ -30,7 +29,7 @@ final class SizeRules {
             Size even = frame.size().downTo(codec.chroma().widthStep(), codec.chroma().heightStep());
             Framing framing = deliverable.settings().framing();
             found.add(Finding
-                    .of("size-odd", Severity.BLOCKER,
+                    .of(Rule.SIZE_ODD, Severity.BLOCKER,
                             WORDS.say("doesntFallOnTheGridWhich", deliverable.title(), frame.size(), codec.chroma().label(), grid(codec)))
                     .aboutTarget(deliverable.id())
                     .withRemedies(framing.size() == null
@@ -47,13 +46,13 @@ final class SizeRules {
         List<String> changes = frame.describe(shape.size(), shape.pixelAspect());
         if (!changes.isEmpty()) {
             found.add(Finding
-                    .of("reshaped", Severity.NOTE,
+                    .of(Rule.RESHAPED, Severity.NOTE,
                             WORDS.say("goesInto", deliverable.title(), shape.size(), frame.size(), String.join(", ", changes)))
                     .aboutTarget(deliverable.id()));
         }
         if (!frame.isRound(shape.pixelAspect())) {
             found.add(Finding
-                    .of("squashed", Severity.WARNING,
+                    .of(Rule.SQUASHED, Severity.WARNING,
                             deliverable.title() + WORDS.say("circlesComeOutToo",
                                     Words.decimal(Math.abs(frame.roundness(shape.pixelAspect()) - 1) * 100, 1),
                                     frame.roundness(shape.pixelAspect()) > 1 ? WORDS.say("wide") : WORDS.say("narrow")))
@@ -62,13 +61,13 @@ final class SizeRules {
                             deliverable.settings().framing().withFit(Fit.BARS)))));
         }
         double times = frame.placement().enlargement();
-        if (times >= FAR_ENLARGED && !deliverable.accepted().contains(FAR_ID)) {
-            found.add(DeliveryRules.blocker(FAR_ID, deliverable,
+        if (times >= FAR_ENLARGED && !deliverable.accepted().contains(Rule.FAR_ENLARGED.id())) {
+            found.add(DeliveryRules.blocker(Rule.FAR_ENLARGED, deliverable,
                     WORDS.say("thePictureWouldBeEnlarged", Words.decimal(times, 2), shape.size(), frame.size()))
-                    .withRemedies(new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), FAR_ID)),
+                    .withRemedies(new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), Rule.FAR_ENLARGED.id())),
                             new Remedy.Apply(WORDS.say("asTheReelIs"), DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
-            found.add(Finding.of("enlarged", Severity.WARNING,
+            found.add(Finding.of(Rule.ENLARGED, Severity.WARNING,
                     deliverable.title() + WORDS.say("thePictureIsEnlargedTimes", Words.decimal(times, 2)))
                     .aboutTarget(deliverable.id()));
         }

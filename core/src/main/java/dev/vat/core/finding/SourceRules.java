@@ -37,7 +37,7 @@ final class SourceRules {
             found.add(sourceGone(project, programme));
         }
         if (programme.rate().isEmpty() && !programme.entries().isEmpty()) {
-            found.add(Finding.of("rate-unknown", Severity.REQUEST, WORDS.say("chooseAFrameRateNoFileStates"))
+            found.add(Finding.of(Rule.RATE_UNKNOWN, Severity.REQUEST, WORDS.say("chooseAFrameRateNoFileStates"))
                     .aboutSource(programme.entries().getFirst().source().id()));
         }
         Relatives relatives = new Relatives(project.sources(), observed.tables());
@@ -63,7 +63,7 @@ final class SourceRules {
         ReelRules.start(programme, found);
         ReelRules.sounds(programme, observed, found);
         programme.entries().stream().filter(e -> e.format().isPresent() && e.picture().colour().isLinear())
-                .map(e -> e.picture().colour()).distinct().forEach(colour -> found.add(Finding.of("linear-light", Severity.NOTE,
+                .map(e -> e.picture().colour()).distinct().forEach(colour -> found.add(Finding.of(Rule.LINEAR_LIGHT, Severity.NOTE,
                         WORDS.say("framesAreTakenAsRec709Primaries", colour.describe()))));
     }
 
@@ -77,7 +77,7 @@ final class SourceRules {
         Rate own = format.stated().rate();
         if (rate != null && own != null && !rate.equals(own)) {
             found.add(Finding
-                    .of("rate-against-file", Severity.WARNING,
+                    .of(Rule.RATE_AGAINST_FILE, Severity.WARNING,
                             WORDS.say("theFilesStateTheyAreRead", entry.source().name(), own.label(), rate.label()))
                     .aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply(WORDS.say("readAt", own.label()), SourceEdits.setSourceRate(entry.source().id(), own))));
@@ -85,7 +85,7 @@ final class SourceRules {
         otherColour(entry, format.stated(), found);
         boolean tagless = format.stated().primaries() == null && format.stated().transfer() == null && format.stated().own() == null;
         if (entry.picture().colour().kind() == ColourReading.Kind.TAGGED && tagless) {
-            found.add(Finding.of("tags-missing", Severity.WARNING, WORDS.say("theFilesStateNoPrimaries", entry.source().name()))
+            found.add(Finding.of(Rule.TAGS_MISSING, Severity.WARNING, WORDS.say("theFilesStateNoPrimaries", entry.source().name()))
                     .aboutSource(entry.source().id()));
         }
     }
@@ -101,7 +101,7 @@ final class SourceRules {
             return;
         }
         Finding finding = Finding
-                .of("colour-stated", Severity.WARNING,
+                .of(Rule.COLOUR_STATED, Severity.WARNING,
                         WORDS.say("theFilesState", entry.source().name(), stated.colour(), (stated.foreign() != null
                                 ? WORDS.say("thereIsNoConversionFrom", stated.foreign())
                                 : linear ? WORDS.say("theyAreTakenAsLightOfRec") : WORDS.say("valuesAreKeptAndShownAs"))))
@@ -118,7 +118,7 @@ final class SourceRules {
         String names = programme.reel().items().stream().flatMap(i -> i.sources().stream()).flatMap(i -> project.source(i).stream())
                 .filter(s -> programme.entries().stream().noneMatch(e -> e.source().id().equals(s.id())))
                 .map(s -> WORDS.say("in", s.name(), s.folder().absolute())).distinct().collect(Collectors.joining("; "));
-        return Finding.of("source-gone", Severity.BLOCKER,
+        return Finding.of(Rule.SOURCE_GONE, Severity.BLOCKER,
                 WORDS.say("theFilesOfOfThisReelCant",
                         (programme.unknownItems() == 1 ? WORDS.say("oneItem") : WORDS.say("items", programme.unknownItems()))))
                 .withEvidence(names);
@@ -131,7 +131,7 @@ final class SourceRules {
             return;
         }
         if (range.last() < sequence.first() || range.first() > sequence.last()) {
-            found.add(Finding.of("range-outside", Severity.BLOCKER,
+            found.add(Finding.of(Rule.RANGE_OUTSIDE, Severity.BLOCKER,
                     WORDS.say("theRangeLiesOutsideTheFrames", sequence.name(), range, sequence.range()))
                     .aboutSource(entry.source().id())
                     .withRemedies(entry.use().range() != null
@@ -150,14 +150,14 @@ final class SourceRules {
             // Without a single frame looked into, and none to come, not even size and depth are known.
             Severity severity = table.format().isPresent() || observed.checking().contains(source.id())
                     ? Severity.NOTE : Severity.BLOCKER;
-            found.add(Finding.of("unchecked", severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
+            found.add(Finding.of(Rule.UNCHECKED, severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
                     .aboutSource(source.id()));
         }
         ResumeAdvice advice = entry.advice();
         if (table.isChecked() && advice.lastGood().isEmpty()) {
             String why = table.faults().stream().map(FrameTable.Fault::why).distinct().limit(3)
                     .collect(Collectors.joining("; "));
-            found.add(Finding.of("nothing-good", Severity.BLOCKER, WORDS.say("noFrameOfCanBeUsed", sequence.name(), range))
+            found.add(Finding.of(Rule.NOTHING_GOOD, Severity.BLOCKER, WORDS.say("noFrameOfCanBeUsed", sequence.name(), range))
                     .withEvidence(why).aboutSource(source.id()));
             return;
         }
@@ -169,7 +169,7 @@ final class SourceRules {
         if (gap == GapPolicy.REFUSE) {
             // What a renderer that goes on hasn't written yet is nobody's fault.
             boolean onlyToCome = advice.isOnlyToCome(table);
-            found.add(Finding.of("frames-wanted", onlyToCome ? Severity.REQUEST : Severity.BLOCKER, sequence.name() + ": "
+            found.add(Finding.of(Rule.FRAMES_WANTED, onlyToCome ? Severity.REQUEST : Severity.BLOCKER, sequence.name() + ": "
                     + (onlyToCome ? WORDS.say("areStillToComeWaitOrChoose", wanted)
                             : WORDS.say("renderAgainOrChooseWhat", faultsInWords(table, range, advice), wanted)))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
@@ -179,13 +179,13 @@ final class SourceRules {
                             new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else if (programme.plan().holdHasNoStart(entry.item())) {
             long firstGood = firstGood(table, range);
-            found.add(Finding.of("hold-no-start", Severity.BLOCKER, WORDS.say("theRangeStartsWithAFrame", sequence.name()))
+            found.add(Finding.of(Rule.HOLD_NO_START, Severity.BLOCKER, WORDS.say("theRangeStartsWithAFrame", sequence.name()))
                     .withEvidence(wanted).aboutSource(source.id())
                     .withRemedies(new Remedy.Apply(WORDS.say("startAt", sequence.pattern().number(firstGood)),
                             SourceEdits.setRange(source.id(), FrameRange.of(firstGood, range.last()))),
                             new Remedy.Apply(GapPolicy.CARD.title(), SourceEdits.setGap(source.id(), GapPolicy.CARD))));
         } else {
-            found.add(Finding.of("frames-filled", Severity.WARNING, WORDS.say("at", sequence.name(), inWords(gap), wanted))
+            found.add(Finding.of(Rule.FRAMES_FILLED, Severity.WARNING, WORDS.say("at", sequence.name(), inWords(gap), wanted))
                     .withEvidence(evidence(table, range)).aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText(WORDS.say("copyRanges"), wanted)));
         }
@@ -196,7 +196,7 @@ final class SourceRules {
         Sequence sequence = entry.table().sequence();
         String marks = ResumeAdvice.marked(sequence, source.reading()).toText(sequence.pattern()::number);
         if (!marks.isEmpty()) {
-            found.add(Finding.of("frames-marked", Severity.WARNING, WORDS.say("markedToBeRenderedAgain", sequence.name(), marks))
+            found.add(Finding.of(Rule.FRAMES_MARKED, Severity.WARNING, WORDS.say("markedToBeRenderedAgain", sequence.name(), marks))
                     .aboutSource(source.id())
                     .withRemedies(new Remedy.CopyText(WORDS.say("copyRanges"), marks),
                             new Remedy.Apply(WORDS.say("takeTheMarksAway"), SourceEdits.mark(source.id(), sequence.range(), false))));
@@ -242,7 +242,7 @@ final class SourceRules {
 
     private static void layers(ReelEntry entry, List<Finding> found) {
         Interpretation picture = entry.source().reading().picture();
-        entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of("layer-unknown",
+        entry.format().filter(f -> !f.hasMain() && picture.layer() == null).ifPresent(f -> found.add(Finding.of(Rule.LAYER_UNKNOWN,
                 Severity.BLOCKER, WORDS.say("theseEXRFilesHaveNoUnnamed", entry.source().name(), String.join(", ", f.layers())))
                 .aboutSource(entry.source().id())
                 .withRemedies(new Remedy.Apply(WORDS.say("take", f.layers().getFirst()),

@@ -53,18 +53,18 @@ final class ViewRules {
         long seen = Covered.seen(own, boxes.subList(view + 1, boxes.size()));
         long all = (long) own.width() * own.height();
         if (seen == 0) {
-            found.add(Finding.of("view-covered", Severity.WARNING, WORDS.say("liesWhollyUnderOthersNothing", name))
+            found.add(Finding.of(Rule.VIEW_COVERED, Severity.WARNING, WORDS.say("liesWhollyUnderOthersNothing", name))
                     .withRemedies(new Remedy.Apply(WORDS.say("layItOnTop"), ReelEdits.layItem(place, layout.moved(view, boxes.size() - 1))),
                             new Remedy.Apply(WORDS.say("takeItOut"), ReelEdits.layItem(place, layout.without(view)))));
         } else if (layout.arrangement().isSideBySide() ? seen < all : 2 * seen < all) {
-            found.add(Finding.of("view-covered-part", Severity.NOTE,
+            found.add(Finding.of(Rule.VIEW_COVERED_PART, Severity.NOTE,
                     WORDS.say("ofItLiesUnderOthers", name, Words.decimal(100. * (all - seen) / all, 0))));
         }
     }
 
     private static void empty(String name, View view, List<Finding> found) {
         if (view.item().drawn() instanceof GeneratedItem.Plain) {
-            found.add(Finding.of("view-empty", Severity.WARNING, WORDS.say("hasNoSourceYetAPlainColour", name)));
+            found.add(Finding.of(Rule.VIEW_EMPTY, Severity.WARNING, WORDS.say("hasNoSourceYetAPlainColour", name)));
         }
     }
 
@@ -79,18 +79,18 @@ final class ViewRules {
         String missing = BurnInRules.missing(null, WrittenWords.of(written.caption().words(), project), observed);
         if (!missing.isEmpty()) {
             found.add(Finding
-                    .of("caption-letters", Severity.BLOCKER,
+                    .of(Rule.CAPTION_LETTERS, Severity.BLOCKER,
                             WORDS.say("theFaceOfItsCaptionHasNo", name, missing))
                     .withRemedies(without));
         }
         double tall = how.size().height() * written.caption().size() / 100;
         if (tall < BurnInRules.LEGIBLE) {
             found.add(Finding
-                    .of("caption-small", Severity.WARNING, WORDS.say("itsCaptionIsPixelsTallHardly", name, Words.decimal(tall, 0)))
+                    .of(Rule.CAPTION_SMALL, Severity.WARNING, WORDS.say("itsCaptionIsPixelsTallHardly", name, Words.decimal(tall, 0)))
                     .withRemedies(without));
         }
         if (layout.days() == null && !Collections.disjoint(written.caption().words().fields(), Set.of(Field.DAYS, Field.CALENDAR))) {
-            found.add(Finding.of("caption-days", Severity.WARNING, WORDS.say("itsCaptionTellsDaysAndThe", name)));
+            found.add(Finding.of(Rule.CAPTION_DAYS, Severity.WARNING, WORDS.say("itsCaptionTellsDaysAndThe", name)));
         }
     }
 
@@ -100,18 +100,18 @@ final class ViewRules {
         if (part.table() == null || own >= span.count()) {
             return;
         }
-        found.add(Finding.of("view-shorter", Severity.NOTE,
+        found.add(Finding.of(Rule.VIEW_SHORTER, Severity.NOTE,
                 WORDS.say("isOverFramesBeforeTheLayout", name, (span.count() - own), span.count() - own,
                         (layout.endsEmpty() ? WORDS.say("itsPlaceIsEmptyThen") : WORDS.say("itsLastFrameStays")))));
         if (part.delay() > 0) {
-            found.add(Finding.of("view-later", Severity.NOTE,
+            found.add(Finding.of(Rule.VIEW_LATER, Severity.NOTE,
                     WORDS.say("beginsFramesLaterByItsTimecode", name, part.delay())));
         }
     }
 
     private static void enlarged(String name, Placement placement, List<Finding> found) {
         if (placement != null && placement.enlargement() > ReelRules.SEEN) {
-            found.add(Finding.of("view-enlarged", Severity.NOTE,
+            found.add(Finding.of(Rule.VIEW_ENLARGED, Severity.NOTE,
                     WORDS.say("isEnlargedTimesItGetsNo", name, Words.decimal(placement.enlargement(), 2))));
         }
     }
@@ -119,7 +119,7 @@ final class ViewRules {
     private static void rate(String name, ResolvedReel programme, int cell, Layout layout, List<Finding> found) {
         Optional<Rate> own = programme.entry(cell).flatMap(ReelEntry::rate);
         if (own.isPresent() && programme.rate().isPresent() && !own.equals(programme.rate())) {
-            found.add(Finding.of("view-rate", Severity.NOTE, WORDS.say("isReadAtInAReelOf", name, own.get().label(),
+            found.add(Finding.of(Rule.VIEW_RATE, Severity.NOTE, WORDS.say("isReadAtInAReelOf", name, own.get().label(),
                     programme.rate().get().label(),
                     (layout.stepInUse() == InStep.FRAMES ? WORDS.say("frameByFrameItPlaysAtThe") : WORDS.say("theNearestFrameIsShown")))));
         }

@@ -79,7 +79,7 @@ public final class FindingsPane extends VBox {
     private record Said(String id, Severity severity, String text, String evidence, List<String> remedies, FrameTable pictures) {}
 
     public void show() {
-        List<Finding> all = session.findings().all().stream().filter(f -> !f.id().equals("nothing-in")).toList();
+        List<Finding> all = session.findings().all().stream().filter(f -> f.rule() != Rule.NOTHING_IN).toList();
         List<Alike> groups = Alike.of(all.stream().filter(f -> f.severity() != Severity.NOTE).toList(), session::deliverable);
         List<Alike> notes = Alike.of(all.stream().filter(f -> f.severity() == Severity.NOTE).toList(), session::deliverable);
         shown = Stream.concat(groups.stream().limit(most), unfolded ? notes.stream().limit(most) : Stream.of()).toList();
