@@ -165,13 +165,15 @@ final class ContentRules {
                 .aboutSource(entry.source().id())));
         if (clip.sounds().size() > 1) {
             found.add(Finding
-                    .of(Rule.SOUND_TRACKS, Severity.NOTE, WORDS.say("hasSoundTracksTheFirstOne", entry.source().name(), clip.sounds().size()))
+                    .of(Rule.SOUND_TRACKS, Severity.NOTE,
+                            WORDS.say("hasSoundTracksTheFirstOne", entry.source().name(), clip.sounds().size()))
                     .aboutSource(entry.source().id()));
         }
         Interpretation picture = entry.source().reading().picture();
         if (clip.fields() != null && picture.fields() == null) {
             found.add(Finding
-                    .of(Rule.INTERLACED, Severity.WARNING, WORDS.say("isInterlacedEachFrameIs", entry.source().name(), clip.fields().title()))
+                    .of(Rule.INTERLACED, Severity.WARNING,
+                            WORDS.say("isInterlacedEachFrameIs", entry.source().name(), clip.fields().title()))
                     .aboutSource(entry.source().id())
                     .withRemedies(new Remedy.Apply(WORDS.say("deinterlace"),
                             SourceEdits.setFields(entry.source().id(), FieldReading.DEINTERLACED)),

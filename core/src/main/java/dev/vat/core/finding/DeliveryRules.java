@@ -28,7 +28,6 @@ final class DeliveryRules {
 
     private static final Words WORDS = Words.of(DeliveryRules.class);
 
-
     private DeliveryRules() {}
 
     static void check(Project project, ResolvedReel programme, Observed observed, List<Finding> found) {
@@ -76,9 +75,11 @@ final class DeliveryRules {
         Optional<ReelEntry> draft = programme.entries().stream().filter(e -> e.isDraft(observed.clips())).findFirst();
         for (Deliverable deliverable : known) {
             if (draft.isPresent() && !deliverable.draft() && !deliverable.accepted().contains(Rule.DRAFT_MATERIAL.id())) {
-                found.add(blocker(Rule.DRAFT_MATERIAL, deliverable, WORDS.say("isADraftAndThisFileIsnt", draft.get().table().sequence().name()))
+                found.add(blocker(Rule.DRAFT_MATERIAL, deliverable,
+                        WORDS.say("isADraftAndThisFileIsnt", draft.get().table().sequence().name()))
                         .withRemedies(
-                                new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), Rule.DRAFT_MATERIAL.id()))));
+                                new Remedy.Apply(WORDS.say("makeItAllTheSame"),
+                                        DeliverableEdits.accept(deliverable.id(), Rule.DRAFT_MATERIAL.id()))));
             }
         }
     }
@@ -119,7 +120,8 @@ final class DeliveryRules {
             if (other != null) {
                 String mended = project.naming() + "_{target}";
                 found.add(Finding
-                        .of(Rule.NAME_CLASH, Severity.BLOCKER, WORDS.say("andWouldGetTheSameName", other.title(), deliverable.title(), name))
+                        .of(Rule.NAME_CLASH, Severity.BLOCKER,
+                                WORDS.say("andWouldGetTheSameName", other.title(), deliverable.title(), name))
                         .aboutTarget(deliverable.id())
                         .withRemedies(new Remedy.Apply(WORDS.say("addTheTargetToNames"), Edits.setNaming(mended))));
             }

@@ -136,7 +136,8 @@ final class LegalityRules {
                 : settings.tracks().of(sound.channels()).stream().allMatch(t -> t.from().size() <= 2);
         if (!placed && !settings.sound().carriesDiscrete()) {
             found.add(DeliveryRules
-                    .blocker(Rule.SOUND_ILLEGAL, deliverable, WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
+                    .blocker(Rule.SOUND_ILLEGAL, deliverable,
+                            WORDS.say("givesEveryChannelAPlace", settings.sound().title(), sound.layout()))
                     .withRemedies(new Remedy.Apply(WORDS.say("stereoForTheWholeReel"), ReelEdits.setLayout(SoundLayout.STEREO))));
             return;
         }

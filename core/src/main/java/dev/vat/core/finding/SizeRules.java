@@ -64,7 +64,9 @@ final class SizeRules {
         if (times >= FAR_ENLARGED && !deliverable.accepted().contains(Rule.FAR_ENLARGED.id())) {
             found.add(DeliveryRules.blocker(Rule.FAR_ENLARGED, deliverable,
                     WORDS.say("thePictureWouldBeEnlarged", Words.decimal(times, 2), shape.size(), frame.size()))
-                    .withRemedies(new Remedy.Apply(WORDS.say("makeItAllTheSame"), DeliverableEdits.accept(deliverable.id(), Rule.FAR_ENLARGED.id())),
+                    .withRemedies(
+                            new Remedy.Apply(WORDS.say("makeItAllTheSame"),
+                                    DeliverableEdits.accept(deliverable.id(), Rule.FAR_ENLARGED.id())),
                             new Remedy.Apply(WORDS.say("asTheReelIs"), DeliverableEdits.setFraming(deliverable.id(), Framing.FOLLOWS))));
         } else if (times > 1) {
             found.add(Finding.of(Rule.ENLARGED, Severity.WARNING,

@@ -150,7 +150,8 @@ final class SourceRules {
             // Without a single frame looked into, and none to come, not even size and depth are known.
             Severity severity = table.format().isPresent() || observed.checking().contains(source.id())
                     ? Severity.NOTE : Severity.BLOCKER;
-            found.add(Finding.of(Rule.UNCHECKED, severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
+            found.add(Finding
+                    .of(Rule.UNCHECKED, severity, WORDS.say("ofFramesAreNotCheckedYet", sequence.name(), unchecked, sequence.count()))
                     .aboutSource(source.id()));
         }
         ResumeAdvice advice = entry.advice();

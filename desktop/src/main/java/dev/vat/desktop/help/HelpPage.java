@@ -26,6 +26,8 @@ public final class HelpPage extends BorderPane {
     private static final Words WORDS = Words.of(HelpPage.class);
 
     private static final double TOPICS = 170;
+    /** At both sides of a page. */
+    private static final double MARGINS = 36;
 
     /** Something that keys do. @param group under whose heading it stands */
     public record Key(String group, String keys, String words) {}
@@ -35,6 +37,7 @@ public final class HelpPage extends BorderPane {
     private final ListView<HelpTopic> topics = new ListView<>();
     private final VBox text = new VBox();
     private final ScrollPane scroll = new ScrollPane(text);
+    private final PageNodes nodes = new PageNodes(text.widthProperty().subtract(MARGINS), this::open);
 
     /** @param topic by its id, or null for the first */
     public HelpPage(String topic, Supplier<List<Key>> keys, Runnable close) {
@@ -88,15 +91,19 @@ public final class HelpPage extends BorderPane {
         topics.getSelectionModel().select(found.contains(now) ? now : found.isEmpty() ? null : found.getFirst());
     }
 
+    /** What a link in a page does: whatever was looked for, its topic is there. */
+    private void open(HelpTopic topic) {
+        words.clear();
+        topics.getSelectionModel().select(topic);
+        topics.scrollTo(topic);
+    }
+
     private void show(HelpTopic topic) {
         text.getChildren().clear();
         if (topic == null) {
             return;
         }
-        Label title = Parts.wrapped(topic.title(), "strong");
-        title.setId("help-title");
-        text.getChildren().add(title);
-        topic.paragraphs().forEach(paragraph -> text.getChildren().add(Parts.wrapped(paragraph)));
+        text.getChildren().setAll(nodes.blocks(topic.page()));
         if (topic == HelpTopic.KEYS) {
             text.getChildren().add(sheet());
         }

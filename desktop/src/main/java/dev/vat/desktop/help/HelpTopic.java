@@ -7,46 +7,74 @@ import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
+import org.commonmark.ext.gfm.tables.TablesExtension;
+import org.commonmark.node.Node;
+import org.commonmark.parser.Parser;
 
-/** A page of the help, as it is shipped: its first line is its title, paragraphs are parted by empty lines. */
+/** A page of the help, as it is shipped, in CommonMark: its first heading is its title. Those of the guide are the ones in the documents. */
 enum HelpTopic {
-    START, IN, REEL, OUT, BAND, PICTURE, COMPARE, FINDINGS, RUNS, PREVIEWS, HAND_OVER, COMMAND_LINE, KEYS;
+    START, FIRST_FILE, JOBS, IN, REEL, OUT, BAND, PICTURE, COMPARE, FINDINGS, RUNS, PREVIEWS, HAND_OVER, COMMAND_LINE, WORDS, KEYS;
 
-    private final List<String> parts;
+    private static final String FOLDER = "/dev/vat/desktop/help/";
+    private static final Parser PARSER = Parser.builder().extensions(List.of(TablesExtension.create())).build();
+
+    private final String text;
 
     HelpTopic() {
-        String name = "/dev/vat/desktop/help/" + id() + ".txt";
-        try (InputStream in = HelpTopic.class.getResourceAsStream(name)) {
+        try (InputStream own = open(fileName()); InputStream in = own == null ? open("guide/" + fileName()) : own) {
             if (in == null) {
-                throw new IllegalStateException("There is no help at " + name);
+                throw new IllegalStateException("There is no help called " + fileName());
             }
-            parts = Arrays.stream(new String(in.readAllBytes(), StandardCharsets.UTF_8).strip().split("\\n\\s*\\n"))
-                    .map(part -> part.strip().replaceAll("\\s*\\n\\s*", " ")).toList();
+            text = new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
+    }
+
+    private static InputStream open(String name) {
+        return HelpTopic.class.getResourceAsStream(FOLDER + name);
     }
 
     String id() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
-    String title() {
-        return parts.getFirst();
+    private String fileName() {
+        return id() + ".md";
     }
 
-    List<String> paragraphs() {
-        return parts.subList(1, parts.size());
+    String title() {
+        return text.substring(text.indexOf(' ') + 1, text.indexOf('\n')).strip();
+    }
+
+    /** The page with its title as the first block. */
+    Node page() {
+        return PARSER.parse(text);
+    }
+
+    /** A picture that a page shows. @param name as the page has it: {@code ../screenshots/out.png} @return null where it isn't shipped */
+    static InputStream picture(String name) {
+        return open("pictures/" + name.substring(name.lastIndexOf('/') + 1));
     }
 
     /** Whether all these words stand in it, in any case. */
     boolean has(String words) {
-        String all = String.join(" ", parts).toLowerCase(Locale.ROOT);
+        String all = text.replaceAll("[*`#|]", "").toLowerCase(Locale.ROOT);
         return Arrays.stream(words.strip().toLowerCase(Locale.ROOT).split("\\s+")).allMatch(all::contains);
     }
 
     /** The topic with an id; the first one for any other. */
     static HelpTopic of(String id) {
-        return Arrays.stream(values()).filter(t -> t.id().equals(id)).findFirst().orElse(START);
+        return find(id).orElse(START);
+    }
+
+    private static Optional<HelpTopic> find(String id) {
+        return Arrays.stream(values()).filter(t -> t.id().equals(id)).findFirst();
+    }
+
+    /** The topic that a link leads to: {@code jobs.md}, {@code ../jobs.md#1}; none for what isn't shipped. */
+    static Optional<HelpTopic> linked(String link) {
+        return link.startsWith("../") ? Optional.empty() : find(link.replaceAll("\\.md(#.*)?$", ""));
     }
 }

@@ -3,6 +3,7 @@ package dev.vat.desktop.sheet;
 import dev.vat.core.delivery.Ground;
 import dev.vat.core.finding.Finding;
 import dev.vat.core.finding.Remedy;
+import dev.vat.core.finding.Rule;
 import dev.vat.core.finding.Severity;
 import dev.vat.core.picture.Rgb;
 import dev.vat.core.project.DeliverableEdits;
@@ -179,7 +180,9 @@ public final class FindingsPane extends VBox {
         VBox whole = new VBox(line);
         whole.getStyleClass().addAll("finding", finding.severity().id());
         whole.setId("finding-" + finding.id());
-        VBox details = new VBox();
+        Label meaning = Parts.wrapped(finding.rule().meaning(), "note", "evidence");
+        meaning.setId("meaning-" + finding.id());
+        VBox details = new VBox(meaning);
         if (!finding.evidence().isEmpty() && finding.severity() != Severity.NOTE) {
             details.getChildren().add(Parts.wrapped(finding.evidence(), "note", "evidence"));
         }
@@ -197,15 +200,13 @@ public final class FindingsPane extends VBox {
             }
             details.getChildren().add(buttons);
         }
-        if (!details.getChildren().isEmpty()) {
-            line.getChildren().add(more(finding, details));
-            whole.getChildren().add(details);
-        }
+        line.getChildren().add(more(finding, details));
+        whole.getChildren().add(details);
         whole.setAccessibleText(finding.severity().label() + ": " + group.text());
         return whole;
     }
 
-    /** Shows or hides what else there is to a finding: what it was found by, and its other remedies. */
+    /** Shows or hides what else there is to a finding: what it means, what it was found by, and its other remedies. */
     private ToggleButton more(Finding finding, VBox details) {
         String key = finding.id() + " " + finding.source() + " " + finding.target();
         ToggleButton more = Controls.toggle("");

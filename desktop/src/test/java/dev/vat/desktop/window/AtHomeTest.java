@@ -2,6 +2,7 @@ package dev.vat.desktop.window;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import dev.vat.core.finding.Rule;
 import dev.vat.core.time.Rate;
 import dev.vat.desktop.TestFrames;
 import dev.vat.engine.storage.UserSettings;
@@ -59,6 +60,27 @@ class AtHomeTest extends WindowCase {
         press("clear-cache");
         await(() -> session().notices().notice().words().equals("The cache is empty."));
         assertThat(Files.list(checks)).isEmpty();
+    }
+
+    @Test
+    void theGuideIsInTheHelpWithItsPicturesAndTheMeaningOfEveryFinding() throws Exception {
+        run(() -> window.mainView().press("help"));
+        run(() -> ((TextField) node("help-words")).setText("ten jobs reason interrupted"));
+        settle();
+        assertThat(text("help-title")).isEqualTo("Ten jobs");
+        assertThat(on(() -> node("help").lookupAll(".image-view").size())).as("pictures").isEqualTo(5);
+        run(() -> ((TextField) node("help-words")).setText("pass-sum " + Rule.PASS_SUM.title()));
+        settle();
+        assertThat(text("help-title")).isEqualTo("Findings");
+    }
+
+    @Test
+    void aFindingSaysWhatItMeansWhereItStands() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        await(() -> isThere("finding-rate-unknown"));
+        assertThat(isThere("meaning-rate-unknown")).isFalse();
+        press("more-rate-unknown");
+        assertThat(text("meaning-rate-unknown")).isEqualTo(Rule.RATE_UNKNOWN.meaning());
     }
 
     @Test
