@@ -1,5 +1,6 @@
 package dev.vat.desktop;
 
+import dev.vat.core.product.OperatingSystem;
 import dev.vat.desktop.demo.LiveDemo;
 import dev.vat.desktop.window.VatWindow;
 import dev.vat.engine.WindowLauncher;
@@ -7,7 +8,6 @@ import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import org.slf4j.Logger;
@@ -69,9 +69,7 @@ public final class DesktopLauncher implements WindowLauncher {
 
     @Override
     public boolean hasDisplay() {
-        String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
-        boolean needsServer = !system.contains("win") && !system.contains("mac");
-        return !needsServer || isSet("DISPLAY") || isSet("WAYLAND_DISPLAY");
+        return OperatingSystem.here() != OperatingSystem.LINUX || isSet("DISPLAY") || isSet("WAYLAND_DISPLAY");
     }
 
     private static boolean isSet(String variable) {

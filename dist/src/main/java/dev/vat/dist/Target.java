@@ -1,10 +1,10 @@
 package dev.vat.dist;
 
+import dev.vat.core.product.OperatingSystem;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 
 /** A system that Vat is packaged for, which is always the one that packages it: neither jlink nor jpackage makes images for another. */
 enum Target {
@@ -31,8 +31,11 @@ enum Target {
 
     /** @param name as Java calls the system */
     static Target of(String name) {
-        String system = name.toLowerCase(Locale.ROOT);
-        return system.startsWith("windows") ? WINDOWS : system.startsWith("mac") ? MACOS : LINUX;
+        return switch (OperatingSystem.of(name)) {
+            case LINUX -> LINUX;
+            case WINDOWS -> WINDOWS;
+            case MACOS -> MACOS;
+        };
     }
 
     String installer() {
@@ -56,8 +59,8 @@ enum Target {
      */
     static List<String> jlink(Path javaFx, Path runtime) {
         return List.of("--module-path", javaFx.toString(), "--add-modules",
-                "java.base,java.desktop,java.logging,java.naming,java.sql,java.xml,jdk.jfr,jdk.management,jdk.unsupported,jdk.zipfs,"
-                        + "javafx.controls",
+                "java.base,java.desktop,java.logging,java.naming,java.sql,java.xml,jdk.jfr,jdk.management,jdk.security.auth,jdk.unsupported,"
+                        + "jdk.zipfs,javafx.controls",
                 "--no-header-files", "--no-man-pages", "--strip-debug", "--compress", "zip-9", "--output", runtime.toString());
     }
 

@@ -21,11 +21,11 @@ class RuleTest {
     private static String page() {
         StringBuilder page = new StringBuilder(
                 """
-                        # Findings
+                                # Findings
 
-                        What they mean, and what to do. Red stands in the way, yellow makes a file that may not be what was meant, grey is worth knowing. The same words come from
-                        `vat findings`, and stand under each finding in the window (the arrow at its right). Remedies are buttons there, and undo takes
-                        a remedy back. In JSON a finding has the id that is given here.
+                                What they mean, and what to do. Red stands in the way, yellow makes a file that may not be what was meant, grey is worth
+                        knowing. The same words come from `vat findings`, and stand under each finding in the window (the arrow at its right).
+                        Remedies are buttons there, and undo takes a remedy back. In JSON a finding has the id that is given here.
                         """);
         for (Rule.Group group : Rule.Group.values()) {
             page.append("\n## ").append(group.title()).append("\n\n");

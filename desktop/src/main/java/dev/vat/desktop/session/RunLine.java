@@ -159,7 +159,7 @@ public final class RunLine {
     }
 
     /** Whether every file is proven and delivered. */
-    boolean isProven() {
+    public boolean isProven() {
         return files.stream().allMatch(f -> f.stage() == FileProgress.Stage.DELIVERED && f.why() == null);
     }
 

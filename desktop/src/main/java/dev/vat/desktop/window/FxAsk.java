@@ -1,6 +1,7 @@
 package dev.vat.desktop.window;
 
 import dev.vat.core.picture.Rgb;
+import dev.vat.core.product.OperatingSystem;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.engine.project.ProjectFile;
@@ -9,7 +10,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.scene.control.Alert;
@@ -151,15 +151,12 @@ public final class FxAsk implements Dialogs {
 
     @Override
     public boolean reveal(Path path) {
-        Path folder = Files.isDirectory(path) ? path : path.getParent();
-        String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
-        List<String> command = system.contains("win") ? List.of("explorer", folder.toString())
-                : system.contains("mac") ? List.of("open", folder.toString()) : List.of("xdg-open", folder.toString());
         try {
-            new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            new ProcessBuilder(FileManager.showing(path, OperatingSystem.here())).redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
             return true;
         } catch (IOException e) {
-            LOG.info("{} can't be shown", folder, e);
+            LOG.info("{} can't be shown", path, e);
             return false;
         }
     }

@@ -1,17 +1,18 @@
 package dev.vat.desktop.window;
 
+import dev.vat.core.product.OperatingSystem;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Emblem;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
 import dev.vat.desktop.session.Session;
+import dev.vat.desktop.shell.DesktopShell;
 import dev.vat.engine.storage.UserSettings;
 import dev.vat.protocol.storage.Places;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
@@ -45,6 +46,7 @@ public final class VatWindow {
     private Path project;
     private boolean unseen;
     private boolean closed;
+    private final DesktopShell shell = DesktopShell.here(() -> Platform.runLater(this::toFront));
 
     /** @param ask null for the system's own dialogs */
     public VatWindow(Stage stage, Places places, Dialogs ask) {
@@ -55,7 +57,7 @@ public final class VatWindow {
         Appearance.dress(Appearance.isDark(session.settings()));
         mainView = new MainView(session, this.ask);
         stage.setScene(new Scene(mainView, WIDTH, HEIGHT));
-        if (System.getProperty("os.name").toLowerCase(Locale.ROOT).startsWith("mac")) {
+        if (OperatingSystem.here() == OperatingSystem.MACOS) {
             mainView.addSystemMenus();
         }
         stage.setTitle("Vat");
@@ -115,8 +117,15 @@ public final class VatWindow {
     /** How far a run is, and that it ended while nobody looked: to be seen from among other windows. */
     private void showTitle() {
         boolean free = session.runs().isFree();
-        unseen |= free && wasMaking && !stage.isFocused();
+        boolean ended = free && wasMaking;
+        unseen |= ended && !stage.isFocused();
         wasMaking = !free;
+        session.runs().going().ifPresentOrElse(line -> shell.progress(line.share()), shell::ended);
+        if (ended && !stage.isFocused()) {
+            session.runs().lines().stream().findFirst().ifPresent(line -> shell.say(
+                    line.isProven() && !line.isUnfinished() ? WORDS.say("allMadeAndProven") : WORDS.say("notAllMade"),
+                    session.project().name()));
+        }
         String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share())))
                 .orElse(unseen ? WORDS.say("done") : "");
         String name = session.project().isEmpty() ? "" : session.project().name() + (session.files().isSaved() ? "" : WORDS.say("saving"));
@@ -216,5 +225,6 @@ public final class VatWindow {
         }
         mainView.close();
         session.close();
+        shell.close();
     }
 }

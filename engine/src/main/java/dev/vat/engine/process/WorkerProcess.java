@@ -65,6 +65,9 @@ public final class WorkerProcess implements AutoCloseable {
     public static WorkerProcess start(WorkerRole role, Places places, Restraint restraint, Consumer<Message> messages,
             Consumer<WorkerLost> lost) throws IOException {
         WorkerProcess worker = new WorkerProcess(ReadyWorkers.take(role, places, restraint));
+        if (role == WorkerRole.RUN) {
+            Awake.whileAlive(worker.process);
+        }
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);
         Thread.ofPlatform().daemon().name("worker-" + role.id()).start(() -> worker.listen(messages, lost));
         Thread.ofVirtual().name("worker-watch").start(worker::watch);

@@ -6,6 +6,7 @@ import dev.vat.core.time.Rate;
 import dev.vat.engine.storage.UserSettings;
 import java.io.IOException;
 import java.nio.file.Files;
+import dev.vat.core.product.OperatingSystem;
 import java.nio.file.Path;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -18,18 +19,21 @@ class PlacesTest {
 
     @Test
     void oneVariablePutsEverythingIntoOneFolder() {
-        Places places = Places.of(Map.of("VAT_HOME", folder.toString(), "XDG_DATA_HOME", "/elsewhere"), "Linux", Path.of("/home/k"));
+        Places places = Places.of(Map.of("VAT_HOME", folder.toString(), "XDG_DATA_HOME", "/elsewhere"), OperatingSystem.LINUX,
+                Path.of("/home/k"));
         assertThat(places).isEqualTo(Places.in(folder));
     }
 
     @Test
     void eachSystemHasItsCustom() {
-        assertThat(Places.of(Map.of("XDG_CACHE_HOME", "/fast"), "Linux", Path.of("/home/k"))).satisfies(p -> {
+        assertThat(Places.of(Map.of("XDG_CACHE_HOME", "/fast"), OperatingSystem.LINUX, Path.of("/home/k"))).satisfies(p -> {
             assertThat(p.cache()).isEqualTo(Path.of("/fast/vat"));
             assertThat(p.data()).isEqualTo(Path.of("/home/k/.local/share/vat"));
         });
-        assertThat(Places.of(Map.of(), "Mac OS X", Path.of("/Users/k")).cache()).isEqualTo(Path.of("/Users/k/Library/Caches/Vat"));
-        assertThat(Places.of(Map.of("LOCALAPPDATA", "/l"), "Windows 11", Path.of("/u")).data()).isEqualTo(Path.of("/l/Vat/data"));
+        assertThat(Places.of(Map.of(), OperatingSystem.MACOS, Path.of("/Users/k")).cache())
+                .isEqualTo(Path.of("/Users/k/Library/Caches/Vat"));
+        assertThat(Places.of(Map.of("LOCALAPPDATA", "/l"), OperatingSystem.WINDOWS, Path.of("/u")).data())
+                .isEqualTo(Path.of("/l/Vat/data"));
     }
 
     @Test

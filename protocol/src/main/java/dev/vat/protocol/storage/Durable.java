@@ -1,5 +1,6 @@
 package dev.vat.protocol.storage;
 
+import dev.vat.core.product.OperatingSystem;
 import dev.vat.core.proof.BytePrints;
 import dev.vat.core.words.Words;
 import java.io.IOException;
@@ -90,7 +91,7 @@ public final class Durable {
 
     /** Makes sure that a folder's names have reached the disk, where the system can do that. */
     public static void syncFolder(Path folder) throws IOException {
-        if (System.getProperty("os.name").startsWith("Windows")) {
+        if (OperatingSystem.here() == OperatingSystem.WINDOWS) {
             return;
         }
         try (FileChannel channel = FileChannel.open(folder)) {

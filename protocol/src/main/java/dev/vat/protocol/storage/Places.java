@@ -1,7 +1,7 @@
 package dev.vat.protocol.storage;
 
+import dev.vat.core.product.OperatingSystem;
 import java.nio.file.Path;
-import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -16,21 +16,20 @@ public record Places(Path config, Path data, Path cache, Path log) {
 
     /** {@code VAT_HOME} puts all four into one folder; else each system's own custom holds. */
     public static Places ofSystem() {
-        return of(System.getenv(), System.getProperty("os.name"), Path.of(System.getProperty("user.home")));
+        return of(System.getenv(), OperatingSystem.here(), Path.of(System.getProperty("user.home")));
     }
 
-    static Places of(Map<String, String> environment, String system, Path home) {
+    static Places of(Map<String, String> environment, OperatingSystem system, Path home) {
         String own = environment.get("VAT_HOME");
         if (own != null && !own.isBlank()) {
             return in(Path.of(own).toAbsolutePath());
         }
-        String name = system.toLowerCase(Locale.ROOT);
-        if (name.startsWith("windows")) {
+        if (system == OperatingSystem.WINDOWS) {
             Path roaming = path(environment, "APPDATA", home.resolve("AppData/Roaming")).resolve("Vat");
             Path local = path(environment, "LOCALAPPDATA", home.resolve("AppData/Local")).resolve("Vat");
             return new Places(roaming, local.resolve("data"), local.resolve("cache"), local.resolve("log"));
         }
-        if (name.startsWith("mac")) {
+        if (system == OperatingSystem.MACOS) {
             Path library = home.resolve("Library");
             return new Places(library.resolve("Preferences/Vat"), library.resolve("Application Support/Vat"),
                     library.resolve("Caches/Vat"), library.resolve("Logs/Vat"));

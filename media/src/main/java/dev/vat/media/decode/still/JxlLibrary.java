@@ -4,6 +4,7 @@ import static java.lang.foreign.ValueLayout.ADDRESS;
 import static java.lang.foreign.ValueLayout.JAVA_INT;
 import static java.lang.foreign.ValueLayout.JAVA_LONG;
 
+import dev.vat.core.product.OperatingSystem;
 import java.lang.foreign.Arena;
 import java.lang.foreign.FunctionDescriptor;
 import java.lang.foreign.Linker;
@@ -14,7 +15,6 @@ import java.lang.invoke.MethodHandle;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
-import java.util.Locale;
 import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -86,15 +86,12 @@ final class JxlLibrary {
 
     /** By the names that systems give it, the newest first. */
     private static Stream<String> names() {
-        String system = System.getProperty("os.name").toLowerCase(Locale.ROOT);
-        if (system.startsWith("windows")) {
-            return Stream.of("jxl.dll", "libjxl.dll");
-        }
-        if (system.startsWith("mac")) {
-            return Stream.of("/opt/homebrew/lib/libjxl.dylib", "/usr/local/lib/libjxl.dylib").filter(n -> Files.exists(Path.of(n)));
-        }
-        return Stream.concat(Stream.iterate(NEWEST_TRIED, v -> v >= OLDEST, v -> v - 1).map(v -> "libjxl.so.0." + v),
-                Stream.of("libjxl.so"));
+        return switch (OperatingSystem.here()) {
+            case WINDOWS -> Stream.of("jxl.dll", "libjxl.dll");
+            case MACOS -> Stream.of("/opt/homebrew/lib/libjxl.dylib", "/usr/local/lib/libjxl.dylib").filter(n -> Files.exists(Path.of(n)));
+            case LINUX -> Stream.concat(Stream.iterate(NEWEST_TRIED, v -> v >= OLDEST, v -> v - 1).map(v -> "libjxl.so.0." + v),
+                    Stream.of("libjxl.so"));
+        };
     }
 
     private static Optional<SymbolLookup> lookup(String name) {
