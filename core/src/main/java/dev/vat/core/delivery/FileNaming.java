@@ -27,6 +27,9 @@ public final class FileNaming {
     public static final List<String> FIELDS = List.of("project", "reel", "target", "version", "range", "date", "size", "rate");
 
     private static final Pattern FIELD = Pattern.compile("\\{([^{}]*)\\}");
+    /** Windows takes these for devices, whatever stands behind a dot: a file called {@code aux.mov} can't be copied there. */
+    private static final Pattern DEVICE = Pattern.compile("^(con|prn|aux|nul|(?:com|lpt)[0-9\u00b9\u00b2\u00b3])(?=$|\\.| )",
+            Pattern.CASE_INSENSITIVE);
     private static final Pattern VERSION = Pattern.compile("_(?<word>v(?<number>\\d{2,9}))$");
     private static final int LONGEST = 200;
 
@@ -72,9 +75,15 @@ public final class FileNaming {
                 + (extension.isEmpty() ? "" : "." + extension);
     }
 
-    private static String legal(String name) {
+    /**
+     * A name as every file system takes it: what none may hold is a hyphen, neither blanks nor dots end it, it isn't hidden, and no
+     * device of Windows is called so. Without an ending.
+     */
+    public static String legal(String name) {
         String legal = name.replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", "-").strip().replaceAll("[. ]+$", "");
-        return legal.isEmpty() ? "untitled" : legal.startsWith(".") ? "_" + legal.substring(1) : legal;
+        legal = legal.isEmpty() ? "untitled" : legal.startsWith(".") ? "_" + legal.substring(1) : legal;
+        Matcher device = DEVICE.matcher(legal);
+        return device.find() ? device.group(1) + "_" + legal.substring(device.end(1)) : legal;
     }
 
     private static String shorten(String name) {

@@ -49,6 +49,13 @@ class FileNamingTest {
         }
     }
 
+    @ParameterizedTest
+    @CsvSource({"aux, aux_.mp4", "CON, CON_.mp4", "com1, com1_.mp4", "nul.final, nul_.final.mp4", "lpt9 kite, lpt9_ kite.mp4",
+        "auxiliary, auxiliary.mp4", "com, com.mp4", "com10, com10.mp4", "kite_aux, kite_aux.mp4"})
+    void noFileIsCalledAsADeviceOfWindows(String reel, String name) {
+        assertThat(name("{reel}", reel)).isEqualTo(name);
+    }
+
     @Test
     void longNamesAreShortenedAtWholeLetters() {
         String name = name("{reel}", "凧".repeat(200));

@@ -16,7 +16,7 @@ import org.slf4j.LoggerFactory;
 
 /**
  * Tells the desktops of Linux over the bus of the user's session. The connection is made when there is something to tell; where there is
- * no bus, or nobody listens, that is written down once and no more is tried.
+ * no bus, that is written down once and no more is tried.
  */
 final class FreedesktopShell implements DesktopShell {
 
@@ -62,7 +62,7 @@ final class FreedesktopShell implements DesktopShell {
             } catch (Exception e) {
                 // Whatever is the matter with somebody's bus, it is no reason for anything of Vat's to fail.
                 LOG.info("The desktop isn't told how far runs are: {}", e.toString());
-                mute = true;
+                mute = bus == null || !bus.isConnected();
             }
         });
     }

@@ -4,6 +4,7 @@ import static dev.vat.desktop.window.Commands.control;
 import static dev.vat.desktop.window.Commands.key;
 
 import dev.vat.core.delivery.Deliverable;
+import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.words.Words;
 import dev.vat.desktop.band.Player;
 import dev.vat.desktop.look.Dialogs;
@@ -114,7 +115,7 @@ final class ProjectCommands {
         looked.strip().flatMap(ContactSheets::of).ifPresentOrElse(
                 sheet -> ask
                         .save(WORDS.say("contactSheetPdfPngOrJpg"),
-                                sheet.title().replaceAll("[\\\\/:*?\"<>|#\\[\\]]+", "") + " contacts.pdf", WORDS.say("contactSheets"))
+                                FileNaming.legal(sheet.title().replaceAll("[#\\[\\]]+", "")) + " contacts.pdf", WORDS.say("contactSheets"))
                         .ifPresent(file -> session.handOver().contacts(sheet, file)),
                 () -> session.fail(WORDS.say("thereIsNothingToMakeAContact")));
     }

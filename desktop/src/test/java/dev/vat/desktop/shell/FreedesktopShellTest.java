@@ -100,6 +100,16 @@ class FreedesktopShellTest {
     }
 
     @Test
+    void whereNobodyShowsNotificationsTaskBarsLearnOnAllTheSame() throws Exception {
+        desktop.releaseBusName(Notifications.BUS);
+        try (DesktopShell shell = new FreedesktopShell(this::connect, () -> {})) {
+            shell.say("All files made and proven", "Kite Week");
+            shell.progress(.75);
+            assertThat(next()).isEqualTo("true 0.75");
+        }
+    }
+
+    @Test
     void withoutABusNothingIsToldAndNothingFails() throws InterruptedException {
         Thread[] telling = new Thread[1];
         try (DesktopShell shell = new FreedesktopShell(() -> {

@@ -1,5 +1,6 @@
 package dev.vat.engine.handover;
 
+import dev.vat.core.delivery.FileNaming;
 import dev.vat.core.handover.ContactSheet;
 import dev.vat.core.handover.EdlText;
 import dev.vat.core.handover.ForRecipient;
@@ -170,7 +171,7 @@ public final class HandOverSet {
 
     private void timeline(Path set) throws IOException {
         doing.accept(WORDS.say("writingTheTimeline"));
-        String name = FileName.of(wish.timeline().name());
+        String name = FileNaming.legal(wish.timeline().name());
         Durable.write(set.resolve(name + ".otio"), OtioWriter.writeWithoutPlaces(wish.timeline()));
         others.add(new ForRecipient.Other(name + ".otio", WORDS.say("theTimelineForEditingPrograms")));
         Durable.write(set.resolve(name + ".edl"), EdlText.writeWithoutPlaces(wish.timeline()));
