@@ -59,8 +59,8 @@ enum Target {
      */
     static List<String> jlink(Path javaFx, Path runtime) {
         return List.of("--module-path", javaFx.toString(), "--add-modules",
-                "java.base,java.desktop,java.logging,java.naming,java.sql,java.xml,jdk.jfr,jdk.management,jdk.security.auth,jdk.unsupported,"
-                        + "jdk.zipfs,javafx.controls",
+                "java.base,java.desktop,java.logging,java.naming,java.sql,java.xml,jdk.jfr,jdk.management,jdk.net,jdk.security.auth,"
+                        + "jdk.unsupported,jdk.zipfs,javafx.controls",
                 "--no-header-files", "--no-man-pages", "--strip-debug", "--compress", "zip-9", "--output", runtime.toString());
     }
 
