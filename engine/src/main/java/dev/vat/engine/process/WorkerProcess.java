@@ -65,7 +65,7 @@ public final class WorkerProcess implements AutoCloseable {
     public static WorkerProcess start(WorkerRole role, Places places, Restraint restraint, Consumer<Message> messages,
             Consumer<WorkerLost> lost) throws IOException {
         WorkerProcess worker = new WorkerProcess(ReadyWorkers.take(role, places, restraint));
-        if (role == WorkerRole.RUN) {
+        if (role == WorkerRole.RUN && !WorkerTransport.isHere()) {
             Awake.whileAlive(worker.process);
         }
         Thread.ofVirtual().name("worker-errors").start(worker::drainErrors);

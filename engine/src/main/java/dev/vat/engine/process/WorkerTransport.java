@@ -13,7 +13,12 @@ interface WorkerTransport {
     /** @param restraint how it steps back, or null if it doesn't */
     Process start(WorkerRole role, Places places, Restraint restraint) throws IOException;
 
+    /** Whether workers are no processes of their own. */
+    static boolean isHere() {
+        return "here".equals(System.getProperty(PROPERTY));
+    }
+
     static WorkerTransport inUse() {
-        return "here".equals(System.getProperty(PROPERTY)) ? (role, places, _) -> LocalWorker.start(role, places) : WorkerCommand::start;
+        return isHere() ? (role, places, _) -> LocalWorker.start(role, places) : WorkerCommand::start;
     }
 }
