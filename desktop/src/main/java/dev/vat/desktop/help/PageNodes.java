@@ -1,5 +1,6 @@
 package dev.vat.desktop.help;
 
+import dev.vat.desktop.look.Controls;
 import dev.vat.desktop.look.Parts;
 import java.io.IOException;
 import java.io.InputStream;
@@ -149,8 +150,8 @@ final class PageNodes {
                 case Emphasis _ -> inline(node, flow, "help-emphasis");
                 case StrongEmphasis _ -> inline(node, flow, "help-strong");
                 case Link link -> HelpTopic.linked(link.getDestination()).ifPresentOrElse(topic -> {
-                    Hyperlink there = new Hyperlink(plain(link));
-                    there.setOnAction(_ -> open.accept(topic));
+                    Hyperlink there = Controls.link(plain(link), () -> open.accept(topic));
+                    there.setId("help-link-" + topic.id());
                     flow.getChildren().add(there);
                 }, () -> inline(link, flow, style));
                 default -> inline(node, flow, style);

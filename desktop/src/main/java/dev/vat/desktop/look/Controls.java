@@ -4,6 +4,7 @@ import javafx.scene.TraversalDirection;
 import javafx.scene.control.Button;
 import javafx.scene.control.CheckBox;
 import javafx.scene.control.CheckMenuItem;
+import javafx.scene.control.Hyperlink;
 import javafx.scene.control.Menu;
 import javafx.scene.control.MenuItem;
 import javafx.scene.control.TextArea;
@@ -26,6 +27,13 @@ public final class Controls {
         ToggleButton toggle = new ToggleButton(text);
         toggle.setMnemonicParsing(false);
         return toggle;
+    }
+
+    public static Hyperlink link(String text, Runnable act) {
+        Hyperlink link = new Hyperlink(text);
+        link.setMnemonicParsing(false);
+        link.setOnAction(_ -> act.run());
+        return link;
     }
 
     public static CheckBox check(String text) {

@@ -72,6 +72,10 @@ class AtHomeTest extends WindowCase {
         run(() -> ((TextField) node("help-words")).setText("pass-sum " + Rule.PASS_SUM.title()));
         settle();
         assertThat(text("help-title")).isEqualTo("Findings");
+        run(() -> ((TextField) node("help-words")).setText("bin/vat of the archive"));
+        settle();
+        fire("help-link-findings");
+        assertThat(text("help-title")).as("a link of the first file's page").isEqualTo("Findings");
     }
 
     @Test
