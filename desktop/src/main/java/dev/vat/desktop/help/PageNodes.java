@@ -40,7 +40,7 @@ import org.commonmark.node.StrongEmphasis;
 final class PageNodes {
 
     private static final double GAP = 9;
-    /** How many times wider than its first column the rest of a table is. */
+    /** Of a table, in percent of its width. */
     private static final double FIRST_COLUMN = 18;
 
     private final ObservableDoubleValue width;
