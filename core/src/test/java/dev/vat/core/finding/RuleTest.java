@@ -18,15 +18,16 @@ class RuleTest {
 
     private static final Path PAGE = Path.of("..", "docs", "guide", "findings.md");
 
-    private static String page() {
-        StringBuilder page = new StringBuilder(
-                """
-                                # Findings
+    private static final String HEAD = """
+            # Findings
 
-                                What they mean, and what to do. Red stands in the way, yellow makes a file that may not be what was meant, grey is worth
-                        knowing. The same words come from `vat findings`, and stand under each finding in the window (the arrow at its right).
-                        Remedies are buttons there, and undo takes a remedy back. In JSON a finding has the id that is given here.
-                        """);
+            What they mean, and what to do. Red stands in the way, yellow makes a file that may not be what was meant, grey is worth
+            knowing. The same words come from `vat findings`, and stand under each finding in the window (the arrow at its right).
+            Remedies are buttons there, and undo takes a remedy back. In JSON a finding has the id that is given here.
+            """;
+
+    private static String page() {
+        StringBuilder page = new StringBuilder(HEAD);
         for (Rule.Group group : Rule.Group.values()) {
             page.append("\n## ").append(group.title()).append("\n\n");
             page.append(Arrays.stream(Rule.values()).filter(r -> r.group() == group)
@@ -59,6 +60,7 @@ class RuleTest {
         if (System.getenv("FINDINGS_WRITE") != null) {
             Files.writeString(PAGE, page());
         }
-        assertThat(Files.readString(PAGE)).as("write it anew: FINDINGS_WRITE=1 mvn test -pl core -Dtest=RuleTest").isEqualTo(page());
+        assertThat(Files.readString(PAGE)).startsWith("# Findings\n")
+                .as("write it anew: FINDINGS_WRITE=1 mvn test -pl core -Dtest=RuleTest").isEqualTo(page());
     }
 }

@@ -12,12 +12,12 @@ import org.commonmark.ext.gfm.tables.TablesExtension;
 import org.commonmark.node.Node;
 import org.commonmark.parser.Parser;
 
-/** A page of the help, as it is shipped, in CommonMark: its first heading is its title. Those of the guide are the ones in the documents. */
+/** A page of the help, as it is shipped, in CommonMark: its first line is its title. Those of the guide are the documents' own. */
 enum HelpTopic {
     START, FIRST_FILE, JOBS, IN, REEL, OUT, BAND, PICTURE, COMPARE, FINDINGS, RUNS, PREVIEWS, HAND_OVER, COMMAND_LINE, WORDS, KEYS;
 
+    private static final String TITLE = "# ";
     private static final String FOLDER = "/dev/vat/desktop/help/";
-    private static final Parser PARSER = Parser.builder().extensions(List.of(TablesExtension.create())).build();
 
     private final String text;
 
@@ -26,7 +26,10 @@ enum HelpTopic {
             if (in == null) {
                 throw new IllegalStateException("There is no help called " + fileName());
             }
-            text = new String(in.readAllBytes(), StandardCharsets.UTF_8).strip();
+            text = new String(in.readAllBytes(), StandardCharsets.UTF_8).stripTrailing();
+            if (!text.startsWith(TITLE)) {
+                throw new IllegalStateException(fileName() + " doesn't begin with its title");
+            }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -45,12 +48,12 @@ enum HelpTopic {
     }
 
     String title() {
-        return text.substring(text.indexOf(' ') + 1, text.indexOf('\n')).strip();
+        return text.substring(TITLE.length(), text.indexOf('\n')).strip();
     }
 
     /** The page with its title as the first block. */
     Node page() {
-        return PARSER.parse(text);
+        return Parser.builder().extensions(List.of(TablesExtension.create())).build().parse(text);
     }
 
     /** A picture that a page shows. @param name as the page has it: {@code ../screenshots/out.png} @return null where it isn't shipped */
