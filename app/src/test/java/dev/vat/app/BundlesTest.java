@@ -25,8 +25,7 @@ class BundlesTest {
     private static final Pattern SAID = Pattern.compile("(?:WORDS|Words\\.of\\((\\w+)\\.class\\))\\s*\\.say\\(\\s*\"([^\"]+)\"(\\s*\\+)?");
     /** These name their values by what the program calls them. */
     private static final Set<String> COMPUTED = Set.of("FrameTrack", "Edges", "Spot", "SheetPane", "FrameState", "Severity", "AlphaKind",
-            "Rule",
-            "Effort");
+            "Rule", "Effort");
     /** An apostrophe that a translator would lose: neither twice nor around a brace. */
     private static final Pattern LONELY = Pattern.compile("(?<![''])'(?![''{}])(?<!\\{'|}')");
 

@@ -37,7 +37,8 @@ class PackagingTest {
         List<String> windows = Target.WINDOWS.image(HERE, HERE, HERE.resolve("vat.png"), HERE.resolve("command.properties"), "0.1.0", HERE);
         assertThat(windows).as("commands have a console of their own").containsSequence("--add-launcher",
                 "vat=" + HERE.resolve("command.properties"));
-        assertThat(windows).as("one option, one flag").containsSequence("--java-options", "-XX:+UseG1GC").containsSequence("--java-options", "-Xmx1g");
+        assertThat(windows).as("one option, one flag").containsSequence("--java-options", "-XX:+UseG1GC")
+                .containsSequence("--java-options", "-Xmx1g");
         assertThat(windows).containsSequence("--main-class", "dev.vat.app.Main").containsSequence("--app-version", "0.1.0");
         assertThat(Target.LINUX.image(HERE, HERE, HERE, HERE, "0.1.0", HERE)).doesNotContain("--add-launcher");
     }

@@ -22,7 +22,8 @@ import org.junit.jupiter.api.Test;
 /** The runtime that is shipped has every module of the JDK that Vat or a library of its asks for. */
 class RuntimeModulesTest {
 
-    private static final Pattern OF_TESTS = Pattern.compile("junit|surefire|assertj|mockito|archunit|byte-buddy|opentest4j|apiguardian|testkit");
+    private static final Pattern OF_TESTS = Pattern
+            .compile("junit|surefire|assertj|mockito|archunit|byte-buddy|opentest4j|apiguardian|testkit");
 
     /** By modules in so many words, by other jars in what they call. */
     private static TreeSet<String> asked() {

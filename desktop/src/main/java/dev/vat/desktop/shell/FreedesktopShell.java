@@ -49,6 +49,10 @@ final class FreedesktopShell implements DesktopShell {
     }
 
     private void tell(Telling telling) {
+        if (thread.isShutdown()) {
+            // What a run says last may come after its window was closed.
+            return;
+        }
         thread.execute(() -> {
             if (mute) {
                 return;

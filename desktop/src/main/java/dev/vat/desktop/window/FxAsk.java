@@ -152,7 +152,7 @@ public final class FxAsk implements Dialogs {
     @Override
     public boolean reveal(Path path) {
         try {
-            new ProcessBuilder(FileManager.showing(path, OperatingSystem.here())).redirectErrorStream(true)
+            new ProcessBuilder(Reveal.command(path, OperatingSystem.here())).redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
             return true;
         } catch (IOException e) {

@@ -6,12 +6,12 @@ import java.nio.file.Path;
 import java.util.List;
 
 /** How a file is shown where it lies, by the system's own program for files. */
-final class FileManager {
+final class Reveal {
 
-    private FileManager() {}
+    private Reveal() {}
 
     /** The command that opens a folder, or the one that a file is in, with the file chosen where the system can do that. */
-    static List<String> showing(Path path, OperatingSystem system) {
+    static List<String> command(Path path, OperatingSystem system) {
         boolean folder = Files.isDirectory(path);
         return switch (system) {
             // Its one word, without a space behind the comma; quotes are added where the path has spaces.

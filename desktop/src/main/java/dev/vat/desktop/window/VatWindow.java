@@ -6,6 +6,7 @@ import dev.vat.desktop.look.Appearance;
 import dev.vat.desktop.look.Emblem;
 import dev.vat.desktop.look.Dialogs;
 import dev.vat.desktop.look.Entry;
+import dev.vat.desktop.session.RunLine;
 import dev.vat.desktop.session.Session;
 import dev.vat.desktop.shell.DesktopShell;
 import dev.vat.engine.storage.UserSettings;
@@ -14,8 +15,10 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
+import java.util.OptionalDouble;
 import java.util.concurrent.CountDownLatch;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import javafx.application.Platform;
@@ -41,15 +44,22 @@ public final class VatWindow {
     private final Session session;
     private final MainView mainView;
     private final Dialogs ask;
-    private boolean wasMaking;
     private final WindowMemory memory;
     private Path project;
     private boolean unseen;
     private boolean closed;
-    private final DesktopShell shell = DesktopShell.here(() -> Platform.runLater(this::toFront));
+    private final DesktopShell shell;
+    private final RunNews news;
 
-    /** @param ask null for the system's own dialogs */
+    /** On the desktop that it is opened on. @param ask null for the system's own dialogs */
     public VatWindow(Stage stage, Places places, Dialogs ask) {
+        this(stage, places, ask, DesktopShell::here);
+    }
+
+    /** @param ask null for the system's own dialogs @param around the desktop that is told of runs, by what a press on what it says does */
+    VatWindow(Stage stage, Places places, Dialogs ask, Function<Runnable, DesktopShell> around) {
+        shell = around.apply(() -> Platform.runLater(this::toFront));
+        news = new RunNews(shell);
         this.stage = stage;
         this.ask = ask == null ? new FxAsk(stage) : ask;
         Appearance.loadFaces();
@@ -116,16 +126,10 @@ public final class VatWindow {
 
     /** How far a run is, and that it ended while nobody looked: to be seen from among other windows. */
     private void showTitle() {
-        boolean free = session.runs().isFree();
-        boolean ended = free && wasMaking;
-        unseen |= ended && !stage.isFocused();
-        wasMaking = !free;
-        session.runs().going().ifPresentOrElse(line -> shell.progress(line.share()), shell::ended);
-        if (ended && !stage.isFocused()) {
-            session.runs().lines().stream().findFirst().ifPresent(line -> shell.say(
-                    line.isProven() && !line.isUnfinished() ? WORDS.say("allMadeAndProven") : WORDS.say("notAllMade"),
-                    session.project().name()));
-        }
+        OptionalDouble share = session.runs().going().stream().mapToDouble(RunLine::share).findFirst();
+        unseen |= news.update(share, session.runs().isFree(), stage.isFocused(),
+                () -> session.runs().lines().stream().limit(1).allMatch(line -> line.isProven() && !line.isUnfinished()),
+                session.project().name()) && !stage.isFocused();
         String run = session.runs().going().map(line -> WORDS.say("made", Math.round(100 * line.share())))
                 .orElse(unseen ? WORDS.say("done") : "");
         String name = session.project().isEmpty() ? "" : session.project().name() + (session.files().isSaved() ? "" : WORDS.say("saving"));

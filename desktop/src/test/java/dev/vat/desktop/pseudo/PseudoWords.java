@@ -13,9 +13,12 @@ public final class PseudoWords {
     public static final Locale LOCALE = Locale.of("en", "XA");
 
     private static final Map<Character, String> LETTERS = Map.ofEntries(Map.entry('a', "áá"), Map.entry('b', "ƀ"), Map.entry('c', "ç"),
-            Map.entry('d', "ð"), Map.entry('e', "éé"), Map.entry('f', "ƒ"), Map.entry('g', "ğ"), Map.entry('h', "ĥ"), Map.entry('i', "íí"),
-            Map.entry('j', "ĵ"), Map.entry('k', "ķ"), Map.entry('l', "ļ"), Map.entry('m', "ɱ"), Map.entry('n', "ñ"), Map.entry('o', "óó"),
-            Map.entry('p', "þ"), Map.entry('q', "ɋ"), Map.entry('r', "ŕ"), Map.entry('s', "š"), Map.entry('t', "ţ"), Map.entry('u', "úú"),
+            Map.entry('d', "ð"), Map.entry('e', "éé"), Map.entry('f', "ƒ"), Map.entry('g', "ğ"),
+            Map.entry('h', "ĥ"), Map.entry('i', "íí"),
+            Map.entry('j', "ĵ"), Map.entry('k', "ķ"), Map.entry('l', "ļ"), Map.entry('m', "ɱ"), Map.entry('n', "ñ"),
+            Map.entry('o', "óó"),
+            Map.entry('p', "þ"), Map.entry('q', "ɋ"), Map.entry('r', "ŕ"), Map.entry('s', "š"), Map.entry('t', "ţ"),
+            Map.entry('u', "úú"),
             Map.entry('v', "ṽ"), Map.entry('w', "ŵ"), Map.entry('x', "ẋ"), Map.entry('y', "ý"), Map.entry('z', "ž"));
 
     private PseudoWords() {}

@@ -110,6 +110,16 @@ class FreedesktopShellTest {
     }
 
     @Test
+    void whatComesAfterTheWindowWasClosedIsToldToNobody() {
+        DesktopShell shell = new FreedesktopShell(this::connect, () -> {});
+        shell.close();
+        shell.progress(.5);
+        shell.ended();
+        shell.say("All files made and proven", "Kite Week");
+        assertThat(told).isEmpty();
+    }
+
+    @Test
     void withoutABusNothingIsToldAndNothingFails() throws InterruptedException {
         Thread[] telling = new Thread[1];
         try (DesktopShell shell = new FreedesktopShell(() -> {

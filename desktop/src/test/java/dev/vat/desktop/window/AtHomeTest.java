@@ -142,7 +142,7 @@ class AtHomeTest extends WindowCase {
         });
         window = on(() -> {
             Stage stage = new Stage();
-            VatWindow made = new VatWindow(stage, places, answers);
+            VatWindow made = new VatWindow(stage, places, answers, _ -> desktop);
             stage.show();
             return made;
         });

@@ -9,7 +9,7 @@ import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-class FileManagerTest {
+class RevealTest {
 
     @TempDir
     private Path folder;
@@ -17,11 +17,11 @@ class FileManagerTest {
     @Test
     void aFolderIsOpenedAndAFileChosenInItsOwn() throws IOException {
         Path file = Files.createFile(folder.resolve("sh010 web.mp4"));
-        assertThat(FileManager.showing(folder, OperatingSystem.LINUX)).containsExactly("xdg-open", folder.toString());
-        assertThat(FileManager.showing(file, OperatingSystem.LINUX)).containsExactly("xdg-open", folder.toString());
-        assertThat(FileManager.showing(folder, OperatingSystem.MACOS)).containsExactly("open", folder.toString());
-        assertThat(FileManager.showing(file, OperatingSystem.MACOS)).containsExactly("open", "-R", file.toString());
-        assertThat(FileManager.showing(folder, OperatingSystem.WINDOWS)).containsExactly("explorer", folder.toString());
-        assertThat(FileManager.showing(file, OperatingSystem.WINDOWS)).containsExactly("explorer", "/select," + file);
+        assertThat(Reveal.command(folder, OperatingSystem.LINUX)).containsExactly("xdg-open", folder.toString());
+        assertThat(Reveal.command(file, OperatingSystem.LINUX)).containsExactly("xdg-open", folder.toString());
+        assertThat(Reveal.command(folder, OperatingSystem.MACOS)).containsExactly("open", folder.toString());
+        assertThat(Reveal.command(file, OperatingSystem.MACOS)).containsExactly("open", "-R", file.toString());
+        assertThat(Reveal.command(folder, OperatingSystem.WINDOWS)).containsExactly("explorer", folder.toString());
+        assertThat(Reveal.command(file, OperatingSystem.WINDOWS)).containsExactly("explorer", "/select," + file);
     }
 }

@@ -53,7 +53,7 @@ class RunsTest extends WindowCase {
     private void reopen() throws Exception {
         on(() -> {
             window.close();
-            window = new VatWindow(window.stage(), places, answers);
+            window = new VatWindow(window.stage(), places, answers, _ -> desktop);
             return null;
         });
     }
@@ -119,6 +119,16 @@ class RunsTest extends WindowCase {
 
     private String text0(String id) {
         return ((javafx.scene.control.Labeled) node(id)).getText();
+    }
+
+    @Test
+    void theDesktopIsToldHowFarARunIsAndWhoLooksAtItNeedsNoNotification() throws Exception {
+        drop(TestFrames.png(folder, "kite", 3));
+        press("target-web-h264");
+        settle();
+        press("make");
+        made();
+        assertThat(on(() -> List.copyOf(told))).contains("progress").endsWith("ended").noneMatch(t -> t.contains(" / "));
     }
 
     @Test

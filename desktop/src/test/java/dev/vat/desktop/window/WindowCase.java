@@ -7,6 +7,7 @@ import dev.vat.desktop.TestFrames;
 import dev.vat.desktop.look.Parts;
 import dev.vat.desktop.session.Session;
 import dev.vat.desktop.sheet.Scrolls;
+import dev.vat.desktop.shell.DesktopShell;
 import dev.vat.protocol.storage.Places;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -62,6 +63,27 @@ abstract class WindowCase {
         @Override
         public void close() {}
     };
+    /** What the desktop around the window is told; written and read on the interface's thread. */
+    final List<String> told = new ArrayList<>();
+    final DesktopShell desktop = new DesktopShell() {
+        @Override
+        public void progress(double share) {
+            told.add("progress");
+        }
+
+        @Override
+        public void ended() {
+            told.add("ended");
+        }
+
+        @Override
+        public void say(String title, String words) {
+            told.add(title + " / " + words);
+        }
+
+        @Override
+        public void close() {}
+    };
     Places places;
     VatWindow window;
     Hand hand;
@@ -83,7 +105,7 @@ abstract class WindowCase {
         places = TestFrames.places(folder);
         window = on(() -> {
             Stage stage = new Stage();
-            VatWindow made = new VatWindow(stage, places, answers);
+            VatWindow made = new VatWindow(stage, places, answers, _ -> desktop);
             stage.setX(0);
             stage.setY(0);
             stage.show();
